@@ -8,7 +8,7 @@ import { useShownPage } from '../../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
-import { cuesText } from '../text.ts';
+import { cuesText } from './text.ts';
 
 export function Cues({ pin }: { pin: string | null }) {
   const { session } = useOpenedPage();

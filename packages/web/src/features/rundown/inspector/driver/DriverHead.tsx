@@ -1,6 +1,6 @@
 /** The head of the sheet of a trigger or a pin: its name, what it is, whether it works, and what else can be done to it. */
 import type { ReactNode } from 'react';
-import { driverHeadText } from '../text.ts';
+import { driverHeadText } from './text.ts';
 
 export interface DriverHeadProps {
   readonly driver: { readonly name: string; readonly on: boolean };

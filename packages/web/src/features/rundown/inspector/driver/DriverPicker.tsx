@@ -7,7 +7,7 @@ import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { notify } from '../../../../ui/notices.tsx';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { useRundown } from '../../rundown-context.ts';
-import { driverPickerText } from '../text.ts';
+import { driverPickerText } from './text.ts';
 
 interface DriverWordProps {
   motion: Motion;

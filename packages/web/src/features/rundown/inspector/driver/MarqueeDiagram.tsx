@@ -6,7 +6,7 @@ import type { Bar } from '../../../../editor/model/bars.ts';
 import type { Marquee } from '../../../../editor/drivers/marquee/marquee.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
 import { useRundown } from '../../rundown-context.ts';
-import { marqueeDiagramText } from '../text.ts';
+import { marqueeDiagramText } from './text.ts';
 
 const W = 168;
 const H = 96;

@@ -19,7 +19,7 @@ import { DampingField } from '../../../../editor/fields/DampingField.tsx';
 import { PresetField } from '../options/PresetField.tsx';
 import { ChoiceWord } from '../ChoiceWord.tsx';
 import { InspectorHead } from '../InspectorHead.tsx';
-import { marqueeInspectorText } from '../text.ts';
+import { marqueeInspectorText } from './text.ts';
 
 const TURNS = [
   { value: 'yes', text: 'reverses', note: 'runs backwards after scrolling up' },

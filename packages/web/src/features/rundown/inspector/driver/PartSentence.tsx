@@ -13,7 +13,8 @@ import { REDUCED_MOTION } from '../options/reduced-motion.ts';
 import { RepeatField } from '../options/RepeatField.tsx';
 import { StaggerField } from '../options/StaggerField.tsx';
 import { TargetLine } from '../options/TargetLine.tsx';
-import { sentenceText, timedInspectorText } from '../text.ts';
+import { sentenceText } from '../text.ts';
+import { timedInspectorText } from './text.ts';
 import { DriverPicker } from './DriverPicker.tsx';
 
 interface PartProps {

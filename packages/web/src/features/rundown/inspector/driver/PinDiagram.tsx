@@ -10,7 +10,7 @@ import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { withDistance } from '../../../../editor/model/pins.ts';
 import { grouped } from '../../../../editor/strip/view.ts';
 import { useRundown } from '../../rundown-context.ts';
-import { pinDiagramText } from '../text.ts';
+import { pinDiagramText } from './text.ts';
 
 const W = 190;
 const H = 226;

@@ -11,7 +11,7 @@ import { DriverHead } from './DriverHead.tsx';
 import { MoreActions } from '../MoreActions.tsx';
 import { PinSentence } from './PinSentence.tsx';
 import { PinDiagram } from './PinDiagram.tsx';
-import { pinInspectorText } from '../text.ts';
+import { pinInspectorText } from './text.ts';
 
 export function PinInspector({ pin }: { pin: Pin }) {
   const { session } = useOpenedPage();

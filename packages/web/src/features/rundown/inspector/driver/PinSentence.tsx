@@ -9,7 +9,7 @@ import { useRundown } from '../../rundown-context.ts';
 import { AdjustmentsWord } from '../options/Adjustments.tsx';
 import { ConditionDifferences } from '../options/ConditionDifferences.tsx';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
-import { pinSentenceText } from '../text.ts';
+import { pinSentenceText } from './text.ts';
 
 export function PinSentence({ pin, change }: { pin: Pin; change(label: string, part: Partial<Pin>): void }) {
   const { layout } = useRundown();

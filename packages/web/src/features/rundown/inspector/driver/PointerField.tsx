@@ -5,7 +5,7 @@ import type { PointerDriver } from '@lyvek/core';
 import { useShownPage } from '../../../../preview/shown-page.ts';
 import { beginDrag } from '../../../../ui/drag.ts';
 import { useRundown } from '../../rundown-context.ts';
-import { pointerInspectorText as text } from '../text.ts';
+import { pointerInspectorText as text } from './text.ts';
 
 /** Shares of the viewport. */
 export interface Point {

@@ -19,7 +19,7 @@ import { TargetLine } from '../options/TargetLine.tsx';
 import { COMPOSITE } from '../options/composite.ts';
 import { ChoiceWord } from '../ChoiceWord.tsx';
 import { InspectorHead } from '../InspectorHead.tsx';
-import { pointerInspectorText as text } from '../text.ts';
+import { pointerInspectorText as text } from './text.ts';
 import { DriverPicker } from './DriverPicker.tsx';
 import { PointerField } from './PointerField.tsx';
 import type { Point } from './PointerField.tsx';

@@ -13,7 +13,7 @@ import { effectWords } from '../../../../editor/words.ts';
 import { useSize } from '../../../../ui/use-size.ts';
 import { timesScaled } from '../../model/several.ts';
 import { useRundown } from '../../rundown-context.ts';
-import { timeRulerText } from '../text.ts';
+import { timeRulerText } from './text.ts';
 
 const H = 220;
 const TOP = 14;

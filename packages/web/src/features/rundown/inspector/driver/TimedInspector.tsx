@@ -14,7 +14,7 @@ import { InspectorHead } from '../InspectorHead.tsx';
 import { PartSentence } from './PartSentence.tsx';
 import { TimeRuler } from './TimeRuler.tsx';
 import { TriggerSentence } from './TriggerSentence.tsx';
-import { timedInspectorText } from '../text.ts';
+import { timedInspectorText } from './text.ts';
 
 export function TimedInspector({ trigger, part }: { trigger: Trigger | null; part: Motion | null }) {
   const { link } = useShownPage();

@@ -7,7 +7,7 @@ import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { elementCode } from '../../model/find-elements.ts';
 import { useRundown } from '../../rundown-context.ts';
 import { LineField } from '../range/LineField.tsx';
-import { timedInspectorText } from '../text.ts';
+import { timedInspectorText } from './text.ts';
 
 const PLAYS: readonly { value: Trigger['plays']; text: string; note: string }[] = [
   { value: 'once', text: 'once', note: 'then it stays as it ends' },
