@@ -2,8 +2,9 @@
 import { expect, test } from '@playwright/test';
 import type { Frame, Page } from '@playwright/test';
 import { present } from '@lyvek/core';
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { strToU8, zipSync } from 'fflate';
 import { addMotion, openNew, pick, saved } from '../support/app.ts';
+import { getHandOff, serveFiles } from '../support/handed-off.ts';
 import { elapse } from '../support/time.ts';
 
 const PAGE = `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Tide</title><style>body{margin:0}header,footer{height:1200px}video{display:block;width:480px;height:270px;margin:auto}</style></head>
@@ -98,35 +99,11 @@ test('a video goes on and back with the scroll, and waits for the reader', async
   expect((await part(`bytes=${video.length}-`)).status()).toBe(416);
   expect((await part('lines=1-2')).status()).toBe(200);
 
-  const { takes } = await (await request.get(`/api/pages/${id}`)).json();
-  const query = 'width=1280&height=800';
-  const files = unzipSync(
-    new Uint8Array(await (await request.get(`/api/takes/${takes[0].id}/hand-off.zip?${query}`)).body()),
-  );
+  const files = await getHandOff(request, id);
   expect(Object.keys(files)).toEqual(expect.arrayContaining(['motion-runtime.js', 'motion-videos.js']));
   const site = await context.newPage();
   await site.setViewportSize({ width: 1280, height: 800 });
-  const TYPES: Record<string, string> = {
-    html: 'text/html',
-    css: 'text/css',
-    js: 'text/javascript',
-    webm: 'video/webm',
-  };
-  await site.route('http://handed.off/**', (route) => {
-    const path = new URL(route.request().url()).pathname.slice(1) || 'index.html';
-    const body = files[path];
-    const contentType = TYPES[path.split('.').at(-1) ?? ''] ?? 'text/plain';
-    if (!body) return route.fulfill({ status: 404 });
-    const asked = /^bytes=(\d+)-/.exec(route.request().headers().range ?? '');
-    if (!asked) return route.fulfill({ body: Buffer.from(body), contentType });
-    // As hosts of files do: a video is sought by parts.
-    const from = Number(asked[1]);
-    const headers = {
-      'content-range': `bytes ${from}-${body.length - 1}/${body.length}`,
-      'accept-ranges': 'bytes',
-    };
-    return route.fulfill({ status: 206, body: Buffer.from(body.subarray(from)), contentType, headers });
-  });
+  await serveFiles(site, files);
   await site.goto('http://handed.off/');
   await isScrubbed(site);
   // Readers who ask for reduced motion have a video that stands.

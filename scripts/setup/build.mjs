@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
+import { PARTS } from './parts.mjs';
 import { inRoot } from './paths.mjs';
 import { run } from './processes.mjs';
 import { giveUp, say } from './say.mjs';
@@ -81,32 +82,11 @@ export const runtimeBundle = (outfile) => ({
   outfile,
 });
 
-/** Its marquees, for pages that have some. */
-export const marqueesBundle = (outfile) => ({
+/** One of its parts. */
+export const partBundle = (part) => (outfile) => ({
   ...runtimeBundle(outfile),
-  entryPoints: [inRoot('packages/runtime/src/marquee.ts')],
-  banner: { js: '/* Plays marquees: start(document, plan, { marquees: playMarquees }). */' },
-});
-
-/** What the pointer moves, for pages that have some. */
-export const pointersBundle = (outfile) => ({
-  ...runtimeBundle(outfile),
-  entryPoints: [inRoot('packages/runtime/src/pointer.ts')],
-  banner: { js: '/* Plays what the pointer moves: start(document, plan, { pointers: playPointers }). */' },
-});
-
-/** What events start, for pages that have some. */
-export const eventsBundle = (outfile) => ({
-  ...runtimeBundle(outfile),
-  entryPoints: [inRoot('packages/runtime/src/events.ts')],
-  banner: { js: '/* Plays what events start: start(document, plan, { events: playEvents }). */' },
-});
-
-/** Videos that are scrubbed, for pages that have some. */
-export const videosBundle = (outfile) => ({
-  ...runtimeBundle(outfile),
-  entryPoints: [inRoot('packages/runtime/src/video.ts')],
-  banner: { js: '/* Brings videos to their time: start(document, plan, { videos: playVideos }). */' },
+  entryPoints: [inRoot('packages/runtime/src', part.source)],
+  banner: { js: `/* ${part.what}: start(document, plan, { ${part.name}: ${part.play} }). */` },
 });
 
 /** What drives a page in browsers without scroll timelines. */
@@ -177,10 +157,7 @@ export async function buildProbe() {
   await build(liveBundle(inRoot('dist/live.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
-  await build(marqueesBundle(inRoot('dist/marquees.js')));
-  await build(pointersBundle(inRoot('dist/pointers.js')));
-  await build(eventsBundle(inRoot('dist/events.js')));
-  await build(videosBundle(inRoot('dist/videos.js')));
+  for (const part of PARTS) await build(partBundle(part)(inRoot('dist', `${part.name}.js`)));
   await build(fallbackBundle(inRoot('dist/fallback.js')));
 }
 
@@ -215,10 +192,7 @@ const MADE = [
   'in-page.js',
   'journey.js',
   'runtime.js',
-  'marquees.js',
-  'pointers.js',
-  'events.js',
-  'videos.js',
+  ...PARTS.map(({ name }) => `${name}.js`),
   'fallback.js',
   'cli/main.js',
   'web/index.html',

@@ -2,6 +2,7 @@
 import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { cliBundle } from './build.mjs';
+import { PARTS } from './parts.mjs';
 import { inRoot } from './paths.mjs';
 import { run } from './processes.mjs';
 import { giveUp } from './say.mjs';
@@ -10,10 +11,7 @@ import { giveUp } from './say.mjs';
 const runtimeModules = (outdir) => ({
   entryPoints: {
     index: inRoot('packages/runtime/src/hand-off.ts'),
-    marquees: inRoot('packages/runtime/src/marquee.ts'),
-    pointers: inRoot('packages/runtime/src/pointer.ts'),
-    events: inRoot('packages/runtime/src/events.ts'),
-    videos: inRoot('packages/runtime/src/video.ts'),
+    ...Object.fromEntries(PARTS.map(({ name, source }) => [name, inRoot('packages/runtime/src', source)])),
     fallback: inRoot('packages/runtime/src/fallback/index.ts'),
   },
   bundle: true,
@@ -59,6 +57,13 @@ function dependencies({ external }) {
   );
 }
 
+/** Scripts that the command line puts into pages, or beside them. */
+const PUT_IN = new Set(
+  ['in-page', 'journey', 'live', 'probe', 'runtime', 'fallback', ...PARTS.map(({ name }) => name)].map(
+    (name) => `${name}.js`,
+  ),
+);
+
 /** Two `.tgz` in `folder`, from what is built; their paths by package. */
 export async function pack(folder) {
   const { build } = await import('esbuild');
@@ -68,8 +73,7 @@ export async function pack(folder) {
   mkdirSync(join(cli, 'dist'));
   cpSync(inRoot('dist', 'cli'), join(cli, 'dist', 'cli'), { recursive: true });
   for (const file of readdirSync(inRoot('dist')))
-    if (/^(in-page|journey|live|probe|runtime|marquees|pointers|events|videos|fallback)\.js$/.test(file))
-      cpSync(inRoot('dist', file), join(cli, 'dist', file));
+    if (PUT_IN.has(file)) cpSync(inRoot('dist', file), join(cli, 'dist', file));
   await build(vitePlugin(join(cli, 'dist', 'vite.js')));
   mkdirSync(join(cli, 'bin'));
   writeFileSync(join(cli, 'bin', 'lyvek.mjs'), "#!/usr/bin/env node\nimport '../dist/cli/main.js';\n", {

@@ -314,7 +314,8 @@ export const routes = {
   script: route({
     method: 'GET',
     path: '/scripts/:name',
-    summary: 'A script that hand-offs include: runtime, marquees, pointers, events, videos, fallback',
+    summary:
+      'A script that hand-offs include: runtime, marquees, pointers, events, videos, sequences, fallback',
     answer: { type: 'text/javascript' },
   }),
   presets: route({ method: 'GET', path: '/presets', summary: 'All presets', answer: shapes.Presets }),

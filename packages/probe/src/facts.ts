@@ -48,7 +48,26 @@ export function readFacts(e: Element, { indexOf, boxes, naming, sections, querie
       : {}),
     ...(hex(tint) ? { tint: hex(tint)! } : {}),
     ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
+    ...readFile(e),
     kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
+  };
+}
+
+/** What a picture or a video shows, and how it is asked for. */
+function readFile(e: Element): Pick<ElementFacts, 'file'> {
+  if (!(e instanceof HTMLImageElement || e instanceof HTMLVideoElement)) return {};
+  const src = (e.getAttribute('src') ?? e.querySelector('source')?.getAttribute('src') ?? '').slice(0, 500);
+  const size = (width: number, height: number) => (width > 0 ? { width, height } : {});
+  if (e instanceof HTMLImageElement) return { file: { src, ...size(e.naturalWidth, e.naturalHeight) } };
+  const { preload, duration, videoWidth, videoHeight } = e;
+  return {
+    file: {
+      src,
+      ...size(videoWidth, videoHeight),
+      ...(isFinite(duration) ? { duration } : {}),
+      preload: preload === 'none' || preload === 'auto' ? preload : 'metadata',
+      poster: e.hasAttribute('poster'),
+    },
   };
 }
 

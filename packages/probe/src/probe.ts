@@ -2,6 +2,7 @@
 import { EMPTY_PLAN } from '@lyvek/core/empty-plan';
 import { keptCss } from '@lyvek/core/kept';
 import { adjustedBy } from '@lyvek/core/marks';
+import { countPictures } from './count-pictures.ts';
 import { find } from './find.ts';
 import { look } from './look.ts';
 import { measure } from './measure.ts';
@@ -87,6 +88,10 @@ function act(message: ToProbe): void {
       return point(message.at);
     case 'find':
       return say({ type: 'found', ...find(message.selector, message.element, { elements, parts }, patch) });
+    case 'count':
+      return void countPictures(message.files).then((counted) =>
+        say({ type: 'counted', id: message.id, ...counted }),
+      );
     case 'look':
       return void look(message.at, message.wanted).then((seen) =>
         say({ type: 'looked', id: message.id, look: seen }),

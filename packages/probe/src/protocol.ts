@@ -51,6 +51,14 @@ export const FromProbe = z.discriminatedUnion('type', [
       values: z.array(z.array(z.string().max(2000)).max(60).nullable()).max(20_000),
     }),
   }),
+  /** how many pictures of a sequence can be loaded, and the size of the first */
+  z.strictObject({
+    type: z.literal('counted'),
+    id: z.number().int(),
+    count: z.number().int().min(0).max(2000),
+    width: z.number().int().min(0).max(100_000),
+    height: z.number().int().min(0).max(100_000),
+  }),
   /** the page was scrolled along a path, and this is how its frames went */
   z.strictObject({ type: z.literal('rode'), id: z.number().int(), ridden: RiddenSchema }),
   z.strictObject({ type: z.literal('pong'), id: z.number().int() }),
@@ -82,6 +90,8 @@ export type ToProbe =
   | { type: 'hold'; selector: string; property: string; value: string | null }
   /** the pointer at shares of the viewport, as if it were there; null: it has left */
   | { type: 'point'; at: { x: number; y: number } | null }
+  /** asks how many pictures of a sequence there are */
+  | { type: 'count'; id: number; files: string }
   | { type: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
   | { type: 'look'; id: number; at: ScheduledLook; wanted: Wanted[] }

@@ -80,6 +80,17 @@ export interface VideoPlan {
   selector: string;
 }
 
+/** A picture whose number in its sequence a custom property says: 0 the first, 1 the last. */
+export interface SequencePlan {
+  property: string;
+  /** of an `img` or a `canvas` */
+  selector: string;
+  /** addresses of its pictures, such as `frames/{001..120}.webp` */
+  files: string;
+  /** stands: a canvas shows the first one, since without one it is empty */
+  still?: boolean | undefined;
+}
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[] | undefined;
@@ -89,6 +100,7 @@ export interface Plan {
   pointers?: PointerPlan[] | undefined;
   events?: EventPlan[] | undefined;
   videos?: VideoPlan[] | undefined;
+  sequences?: SequencePlan[] | undefined;
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[] | undefined;
   /** CSS animations, by their names, and the elements that have them */
@@ -121,6 +133,9 @@ export interface Options {
   events?: ((root: Document | Element, plans: readonly EventPlan[], clock: Clock) => () => void) | undefined;
   /** brings videos to their time: `playVideos` of `@lyvek/runtime/videos`; without it, they stay at their start */
   videos?: ((root: Document | Element, plans: readonly VideoPlan[], clock: Clock) => () => void) | undefined;
+  /** shows the pictures of sequences: `playSequences` of `@lyvek/runtime/sequences`; without it, the page’s own picture stays */
+  sequences?:
+    ((root: Document | Element, plans: readonly SequencePlan[], clock: Clock) => () => void) | undefined;
 }
 
 /**

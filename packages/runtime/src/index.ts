@@ -2,16 +2,23 @@
 import { playEvents } from './events.ts';
 import { playMarquees } from './marquee.ts';
 import { playPointers } from './pointer.ts';
+import { playSequences } from './sequence.ts';
 import { playVideos } from './video.ts';
 import type { Clock, Plan } from './plan.ts';
 import { playWith, start as startWith } from './player.ts';
 import type { Options } from './player.ts';
 
-export type { EventPlan, VideoPlan, MarqueePlan, PointerPlan, Clock, Plan } from './plan.ts';
+export type { EventPlan, SequencePlan, VideoPlan, MarqueePlan, PointerPlan, Clock, Plan } from './plan.ts';
 export type { Options } from './player.ts';
 export type { SignalDetail } from './signal.ts';
 
-const PARTS = { marquees: playMarquees, pointers: playPointers, events: playEvents, videos: playVideos };
+const PARTS = {
+  marquees: playMarquees,
+  pointers: playPointers,
+  events: playEvents,
+  videos: playVideos,
+  sequences: playSequences,
+};
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
 export const play = (root: Document | Element, plan: Plan, clock?: Clock): (() => void) =>

@@ -14,17 +14,27 @@ export type EventPlan = Omit<Written['events'][number], 'motion'>;
 /** A video whose time a custom property says. */
 export type VideoPlan = Omit<Written['videos'][number], 'motion'>;
 
-export interface Plan {
+/** A picture whose number in its sequence a custom property says. */
+export type SequencePlan = Omit<Written['sequences'][number], 'motion'>;
+
+/** What parts of the script play. */
+export interface PartPlans {
+  marquees: MarqueePlan;
+  pointers: PointerPlan;
+  events: EventPlan;
+  videos: VideoPlan;
+  sequences: SequencePlan;
+}
+
+type PartLists = { [K in keyof PartPlans]?: PartPlans[K][] | undefined };
+
+export interface Plan extends PartLists {
   /** media conditions; where one of them changes, everything begins anew */
-  media?: string[];
+  media?: string[] | undefined;
   /** custom properties that scripts of the page hear of */
-  signals?: { property: string; selector: string }[];
-  marquees?: MarqueePlan[];
-  pointers?: PointerPlan[];
-  events?: EventPlan[];
-  videos?: VideoPlan[];
+  signals?: { property: string; selector: string }[] | undefined;
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
-  travels?: { selector: string }[];
+  travels?: { selector: string }[] | undefined;
   damping: { names: string[]; selector: string; damping: Exclude<Damping, { kind: 'none' }> }[];
 }
 

@@ -1,10 +1,10 @@
 /**
  * Plays what CSS alone cannot, and leaves everything else to the browser’s own timelines. Starting twice on one root is starting once;
- * stopping leaves the page as it was. Marquees and pointers are in few pages, so whoever plays them brings them along.
+ * stopping leaves the page as it was. Few pages need its parts, so whoever plays them brings them along.
  */
 import { playDamped } from './damping.ts';
 import { browserClock, toDocument } from './plan.ts';
-import type { Clock, EventPlan, MarqueePlan, Plan, PointerPlan, VideoPlan } from './plan.ts';
+import type { Clock, PartPlans, Plan, VideoPlan } from './plan.ts';
 import { watchSheets } from './sheets.ts';
 import { playSignals } from './signal.ts';
 import { playTravels } from './travel.ts';
@@ -12,37 +12,39 @@ import { playTravels } from './travel.ts';
 type Root = Document | Element;
 type Play<P> = (root: Root, plans: readonly P[], clock: Clock) => () => void;
 
-export interface Options {
+/** What plays the parts of a plan; what nothing plays stands as the page has it. */
+export type Parts = { [K in keyof PartPlans]?: Play<PartPlans[K]> | undefined };
+
+export interface Options extends Parts {
   clock?: Clock | undefined;
-  /** plays marquees; without it there are none */
-  marquees?: Play<MarqueePlan>;
-  /** plays what the pointer moves; without it, that stands as the page has it */
-  pointers?: Play<PointerPlan>;
-  /** plays what events start; without it, that stands as the page has it */
-  events?: Play<EventPlan>;
-  /** brings videos to their time; without it, they stay at their start */
-  videos?: Play<VideoPlan>;
 }
 
 /** Plays a plan whatever readers ask for; for previews, where that is chosen by hand. Returns what stops it. */
-export function playWith(
-  root: Root,
-  plan: Plan,
-  { clock = browserClock, marquees, pointers, events, videos }: Options,
-): () => void {
-  const stops = [
-    ...(plan.damping.length ? [playDamped(root, plan.damping, clock)] : []),
-    ...(plan.marquees && marquees ? [marquees(root, plan.marquees.filter(holds), clock)] : []),
-    ...(plan.pointers && pointers ? [pointers(root, plan.pointers.filter(holds), clock)] : []),
-    ...(plan.events && events ? [events(root, plan.events.filter(holds), clock)] : []),
-    ...(plan.videos && videos ? [videos(root, plan.videos, clock)] : []),
-    ...(plan.travels?.length ? [playTravels(root, plan.travels)] : []),
-    ...(plan.signals?.length ? [playSignals(root, plan.signals, clock)] : []),
-  ];
+export function playWith(root: Root, plan: Plan, { clock = browserClock, ...parts }: Options): () => void {
+  const stops = Object.keys(parts).flatMap((name) =>
+    playPart(name as keyof PartPlans, { root, plan, parts, clock }),
+  );
+  if (plan.damping.length) stops.push(playDamped(root, plan.damping, clock));
+  if (plan.travels?.length) stops.push(playTravels(root, plan.travels));
+  if (plan.signals?.length) stops.push(playSignals(root, plan.signals, clock));
   return () => stops.forEach((stop) => stop());
 }
 
-const holds = ({ when }: { when?: string }) => when === undefined || matchMedia(when).matches;
+interface Played {
+  root: Root;
+  plan: Plan;
+  parts: Parts;
+  clock: Clock;
+}
+
+function playPart<K extends keyof PartPlans>(name: K, { root, plan, parts, clock }: Played): (() => void)[] {
+  const play = parts[name] as Play<PartPlans[K]> | undefined;
+  const plans = plan[name] as PartPlans[K][] | undefined;
+  return play && plans?.length ? [play(root, plans.filter(holds), clock)] : [];
+}
+
+const holds = (plan: { when?: string | undefined } | VideoPlan): boolean =>
+  !('when' in plan) || plan.when === undefined || matchMedia(plan.when).matches;
 
 /** What plays below a root, by its plan, for as many as have started it. */
 interface Run {
@@ -85,15 +87,10 @@ function keepPlaying(root: Root, plan: Plan, options: Options): () => void {
     const events = printing
       ? []
       : plan.events?.map((e) => (e.keeps ? e : { ...e, delay: 0, duration: 0, late: [] }));
-    const still = {
-      ...plan,
-      damping: [],
-      marquees: [],
-      pointers: [],
-      videos: [],
-      travels: [],
-      ...(events && { events }),
-    };
+    const { media, signals } = plan;
+    // Without a picture a canvas would be empty.
+    const sequences = plan.sequences?.map((s) => ({ ...s, still: true }));
+    const still = { media, signals, damping: [], ...(events && { events }), ...(sequences && { sequences }) };
     end = playWith(root, reducedMotion ? still : plan, options);
   };
   const print = (e: Event) => {

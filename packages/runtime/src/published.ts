@@ -4,10 +4,12 @@ import type * as Published from '../package/index.d.ts';
 import type * as Marquees from '../package/marquees.d.ts';
 import type * as Events from '../package/events.d.ts';
 import type * as Videos from '../package/videos.d.ts';
+import type * as Sequences from '../package/sequences.d.ts';
 import type * as Pointers from '../package/pointers.d.ts';
 import type { start as startFallback } from './fallback/index.ts';
 import type { playMarquees } from './marquee.ts';
-import type { EventPlan, MarqueePlan, Plan, PointerPlan, VideoPlan } from './plan.ts';
+import type { EventPlan, MarqueePlan, Plan, PointerPlan, SequencePlan, VideoPlan } from './plan.ts';
+import type { playSequences } from './sequence.ts';
 import type { playVideos } from './video.ts';
 import type { playEvents } from './events.ts';
 import type { Options, start } from './player.ts';
@@ -24,6 +26,7 @@ export const ALIKE: [
   Both<Published.PointerPlan, PointerPlan>,
   Both<Published.EventPlan, EventPlan>,
   Both<Published.VideoPlan, VideoPlan>,
+  Both<Published.SequencePlan, SequencePlan>,
   Both<Published.Options, Options>,
   Both<Published.SignalDetail, SignalDetail>,
   Both<typeof Published.start, typeof start>,
@@ -31,6 +34,7 @@ export const ALIKE: [
   Both<typeof Pointers.playPointers, typeof playPointers>,
   Both<typeof Events.playEvents, typeof playEvents>,
   Both<typeof Videos.playVideos, typeof playVideos>,
+  Both<typeof Sequences.playSequences, typeof playSequences>,
   // What it holds is nobody’s to write.
   FallbackPlan extends Fallback.FallbackPlan ? true : never,
-] = [true, true, true, true, true, true, true, true, true, true, true, true, true];
+] = [true, true, true, true, true, true, true, true, true, true, true, true, true, true, true];

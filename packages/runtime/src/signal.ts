@@ -16,8 +16,8 @@ export const playSignals = (
   clock: Clock,
 ): (() => void) =>
   watchNumbers(root, plan, clock, (news) => {
-    for (const { element, property, value } of news) {
-      const detail: SignalDetail = { name: property.replace(/^--/, ''), value };
+    for (const { element, of, value } of news) {
+      const detail: SignalDetail = { name: of.property.replace(/^--/, ''), value };
       element.dispatchEvent(new CustomEvent('signal', { detail, bubbles: true }));
     }
   });

@@ -7,9 +7,10 @@ export interface Watched {
   selector: string;
 }
 
-export interface News {
+export interface News<W extends Watched> {
   element: Element;
-  property: string;
+  /** what of the plan it is */
+  of: W;
   value: number;
 }
 
@@ -18,11 +19,11 @@ const LISTENED = ['scroll', 'pointermove', 'pointerout'];
 const OPTIONS = { capture: true, passive: true };
 
 /** Tells what has changed, all of it read before anything is told. Returns what ends that. */
-export function watchNumbers(
+export function watchNumbers<W extends Watched>(
   root: Document | Element,
-  plan: readonly Watched[],
+  plan: readonly W[],
   clock: Clock,
-  tell: (news: readonly News[]) => void,
+  tell: (news: readonly News<W>[]) => void,
 ): () => void {
   const doc = toDocument(root);
   const told = new Map<Element, Map<string, number>>();
@@ -33,15 +34,17 @@ export function watchNumbers(
 
   const tick = () => {
     frame = 0;
-    const news: News[] = [];
-    for (const { property, selector } of plan)
+    const news: News<W>[] = [];
+    for (const of of plan) {
+      const { property, selector } = of;
       for (const element of root.querySelectorAll(selector)) {
         const value = parseFloat(getComputedStyle(element).getPropertyValue(property));
         const known = told.get(element) ?? told.set(element, new Map()).get(element)!;
         if (isNaN(value) || known.get(property) === value) continue;
         known.set(property, value);
-        news.push({ element, property, value });
+        news.push({ element, of, value });
       }
+    }
     if (news.length) left = 2;
     tell(news);
     if (left-- > 0) wake();

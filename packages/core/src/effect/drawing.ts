@@ -70,7 +70,7 @@ export const count: EffectDefinition = {
   name: 'Count',
   needsElement: true,
   what: 'A figure counts up along with the scroll.',
-  words: 'readout number figure counter',
+  words: 'readout number figure counter count up statistics',
   group: 'draw',
   driver: 'view',
   unfit: (c) => (numberIn(factsAt(c).text) ? null : 'Its text is not a number.'),

@@ -19,6 +19,13 @@ const elements: ElementFacts[] = [
   element({ selector: '#art', tag: 'svg' }),
   element({ selector: '#plate1', parent: 6, box: { x: 0, y: 3200, width: 1200, height: 400 } }),
   element({ selector: '#film', tag: 'video', text: '', box: { x: 0, y: 5200, width: 640, height: 360 } }),
+  element({
+    selector: '#flip',
+    tag: 'img',
+    text: '',
+    file: { src: 'flip/01.png' },
+    box: { x: 0, y: 5700, width: 640, height: 360 },
+  }),
   element({ selector: '#dot', text: '', box: { x: 0, y: 5600, width: 4, height: 4 } }),
   element({ selector: '#plate2', parent: 6, box: { x: 1300, y: 3200, width: 1300, height: 400 } }),
 ];

@@ -18,6 +18,7 @@ import { rings } from './rings.ts';
 import { stack } from './stack.ts';
 import { sway } from './sway.ts';
 import { intro, pulse, titlePair } from './timed.ts';
+import { pictureSequence } from './sequence.ts';
 import { scrubVideo } from './video.ts';
 import { travel } from './travel.ts';
 
@@ -35,6 +36,7 @@ export const EFFECTS: readonly EffectDefinition[] = [
   count,
   signal,
   scrubVideo,
+  pictureSequence,
   stack,
   counterColumns,
   marquee,

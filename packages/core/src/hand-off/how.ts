@@ -87,6 +87,15 @@ const SCRIPTED: readonly Rule[] = [
         }
       : null,
   ({ id }, plan) =>
+    plan.sequences.some((s) => s.motion === id)
+      ? {
+          by: 'css and script',
+          why: 'CSS works out which picture it is; the script loads it and shows it.',
+          instead: 'A video that plays by itself.',
+          without: 'The picture stays the one that the page has.',
+        }
+      : null,
+  ({ id }, plan) =>
     plan.travels.some((t) => t.motion === id)
       ? {
           // The script only looks after the focus.

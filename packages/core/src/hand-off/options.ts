@@ -16,7 +16,15 @@ export interface HandOffOptions {
 }
 
 /** Scripts of ours that a hand-off may include. */
-export const OWN_SCRIPTS = ['runtime', 'marquees', 'pointers', 'events', 'videos', 'fallback'] as const;
+export const OWN_SCRIPTS = [
+  'runtime',
+  'marquees',
+  'pointers',
+  'events',
+  'videos',
+  'sequences',
+  'fallback',
+] as const;
 export type OwnScript = (typeof OWN_SCRIPTS)[number];
 
 export const PLAIN_HAND_OFF: HandOffOptions = { target: 'css', fallback: false };

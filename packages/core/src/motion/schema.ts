@@ -15,7 +15,7 @@ import type { Motion, MotionDocument } from './document.ts';
 import { upgradedAcceptances, upgradedDocument } from './upgrade.ts';
 import { isLayerName, isPrefix } from '../text/index.ts';
 import { isNamedPlace, PHASES, STAGGER_ORDERS } from '../timeline/index.ts';
-import { parseEasing, valueError } from '../value/index.ts';
+import { parseEasing, parseSequence, valueError } from '../value/index.ts';
 
 const easing = z
   .string()
@@ -118,6 +118,12 @@ export const MotionSchema = z
     stagger: StaggerSchema.optional(),
     /** of motions on a trigger or at page load */
     time: TimeSchema.optional(),
+    /** the pictures that its `--sequence` goes through: `frames/{001..120}.webp` */
+    files: z
+      .string()
+      .max(500)
+      .refine((files) => parseSequence(files) !== null, 'numbered pictures, such as frames/{001..120}.webp')
+      .optional(),
     /** plays so often over its range, or its time */
     repeat: RepeatSchema.optional(),
     keyframes,

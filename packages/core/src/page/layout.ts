@@ -24,6 +24,22 @@ export const BoxSchema = z.strictObject({ x: px, y: px, width: px, height: px })
  */
 export const StickySchema = z.strictObject({ edge: z.enum(['start', 'end']), at: px, travel: px });
 
+/** What is known of a picture’s or video’s file. */
+export const FileSchema = z.strictObject({
+  /** as the page has it */
+  src: z.string().max(500),
+  /** px of its picture */
+  width: px.optional(),
+  height: px.optional(),
+  /** of a video, s; none: not known yet */
+  duration: z.number().min(0).max(1e6).optional(),
+  preload: z.enum(['none', 'metadata', 'auto']).optional(),
+  poster: z.boolean().optional(),
+  /** read from the file itself: how large it is, and the longest way from one key frame to the next, s */
+  bytes: z.number().int().min(0).optional(),
+  keyFrames: z.number().min(0).max(1e6).optional(),
+});
+
 export const ElementSchema = z.strictObject({
   selector: z.string().max(2000),
   tag: z.string().max(60),
@@ -61,6 +77,8 @@ export const ElementSchema = z.strictObject({
   /** mean background tint as `#rrggbb`, for the strip */
   tint: z.string().max(9).optional(),
   kind: z.enum(['text', 'image', 'box']).optional(),
+  /** of pictures and videos: the file that is shown, and how it is asked for */
+  file: FileSchema.optional(),
   /** the keyboard gets there */
   focus: z.boolean().optional(),
   /** a link of the page leads there */
@@ -151,6 +169,7 @@ export type Viewport = z.infer<typeof ViewportSchema>;
 export type Box = z.infer<typeof BoxSchema>;
 export type Sticky = z.infer<typeof StickySchema>;
 export type ElementFacts = z.infer<typeof ElementSchema>;
+export type FileFacts = z.infer<typeof FileSchema>;
 export type Scroller = z.infer<typeof ScrollerSchema>;
 export type Section = z.infer<typeof SectionSchema>;
 export type Layout = z.infer<typeof LayoutShape>;

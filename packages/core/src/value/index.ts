@@ -14,3 +14,12 @@ export { IDENTITY, multiply, translation } from './matrix.ts';
 export type { Matrix } from './matrix.ts';
 export * from './unroll.ts';
 export { VIDEO } from './video.ts';
+export {
+  MAX_PICTURES,
+  parseSequence,
+  pictureAddress,
+  SEQUENCE,
+  sequenceFrom,
+  sequenceText,
+} from './sequence.ts';
+export type { Sequence } from './sequence.ts';

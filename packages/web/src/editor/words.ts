@@ -3,6 +3,7 @@ import {
   elementName,
   isEndless,
   isPointed,
+  SEQUENCE,
   VIDEO,
   isMeeting,
   parseMeeting,
@@ -94,6 +95,7 @@ export function effectWords(m: Motion): string {
     if (dx) return `slide from the ${dx > 0 ? 'left' : 'right'}`;
   }
   if (names.includes(VIDEO)) return 'scrubs the video';
+  if (names.includes(SEQUENCE)) return 'goes through its pictures';
   if (names.includes('scale')) {
     const [from, to] = ends(m, 'scale').map(Number.parseFloat) as [number, number];
     return to >= from ? 'grow' : 'shrink';

@@ -76,6 +76,7 @@ const nothing: Plan = {
   pointers: [],
   events: [],
   videos: [],
+  sequences: [],
   travels: [],
 };
 const piece = (id: string, css: string): Piece => ({ id, motions: [id], rules: css, keyframes: '' }) as Piece;

@@ -32,6 +32,7 @@ export interface PageView {
   trouble: Trouble | null;
 }
 
+export type Counted = Pick<Extract<FromProbe, { type: 'counted' }>, 'count' | 'width' | 'height'>;
 export type Found = Omit<Extract<FromProbe, { type: 'found' }>, 'type'>;
 
 export interface LinkEvents {
@@ -92,6 +93,7 @@ export class PageLink {
   private order = '';
   private events: Plan['events'] = [];
   private queue: ToProbe[] = [];
+  private counting: { id: number; done(counted: Counted): void } | null = null;
   private rode: ((ridden: Ridden) => void) | null = null;
   private request: () => MeasureRequest = () => MEASURE_NOTHING;
   /** what changes the page itself, as it was last sent, and as it was when the page was last measured */
@@ -181,6 +183,8 @@ export class PageLink {
         return this.store.setState({ blocked: message.hosts });
       case 'zoom':
         return this.listeners.zoom.forEach((hear) => hear(message.delta));
+      case 'counted':
+        return this.counting?.id === message.id ? this.counting.done(message) : undefined;
       case 'rode':
         return this.rode?.(message.ridden);
       case 'styled':
@@ -267,6 +271,15 @@ export class PageLink {
     this.looking = selector;
     if (selector === null) return this.store.setState({ found: null });
     this.say({ type: 'find', selector, element });
+  }
+
+  /** How many pictures of a sequence the page can load; the answer to an older question never comes. */
+  countPictures(files: string): Promise<Counted> {
+    return new Promise((done) => {
+      const id = (this.counting?.id ?? 0) + 1;
+      this.counting = { id, done };
+      this.say({ type: 'count', id, files });
+    });
   }
 
   /** Scrolls the page along a path and tells how its frames went; the link hears nothing else of it meanwhile. */

@@ -39,6 +39,7 @@ function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
     // Two motions of one signal are one thing to listen to.
     signals: unique(plans.flatMap((p) => p.signals)),
     videos: unique(plans.flatMap((p) => p.videos)),
+    sequences: unique(plans.flatMap((p) => p.sequences)),
     travels: base.travels,
     marquees: underEach(document, (m) => makeMarquee(m, held)),
     pointers: underEach(document, (m) => makePointer(m, held)),
@@ -51,7 +52,7 @@ function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
   return { ...plan, media: changes ? document.media.map((m) => m.query) : [] };
 }
 
-const unique = (numbers: Plan['signals']): Plan['signals'] =>
+const unique = <N extends Plan['signals'][number]>(numbers: readonly N[]): N[] =>
   numbers.filter(
     (s, i) => numbers.findIndex((o) => o.selector === s.selector && o.property === s.property) === i,
   );

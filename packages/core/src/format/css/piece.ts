@@ -94,6 +94,15 @@ export interface Plan {
   }[];
   /** videos whose time a custom property says: 0 the start, 1 the end */
   videos: { motion: string; property: string; selector: string }[];
+  /** pictures of a sequence, by number: a custom property says 0 for the first, 1 for the last */
+  sequences: {
+    motion: string;
+    property: string;
+    selector: string;
+    files: string;
+    /** stands: a canvas shows the first one, since without one it is empty */
+    still?: boolean;
+  }[];
   /** media conditions that change what is played */
   media?: string[];
   /** strips that a pin moves sideways: the script brings what has the focus in them into sight */

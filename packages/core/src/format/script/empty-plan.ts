@@ -8,5 +8,6 @@ export const EMPTY_PLAN: Plan = {
   pointers: [],
   events: [],
   videos: [],
+  sequences: [],
   travels: [],
 };

@@ -10,6 +10,7 @@ const NOTHING: Plan = {
   pointers: [],
   events: [],
   videos: [],
+  sequences: [],
 };
 const DAMPED: Plan = {
   ...NOTHING,

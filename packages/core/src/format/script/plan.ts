@@ -6,7 +6,7 @@ import type { PinnedLayout } from '../../page/index.ts';
 import { computeTimes } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
 import { staggerSteps } from '../../timeline/index.ts';
-import { VIDEO } from '../../value/index.ts';
+import { SEQUENCE, VIDEO } from '../../value/index.ts';
 import { DEFAULT_PREFIX, cssNames } from '../selectors/names.ts';
 import type { Entry } from '../css/entry.ts';
 import { writtenSelector } from '../selectors/marks.ts';
@@ -26,6 +26,7 @@ export function makePlan({ document, entries, layouts, condition, prefix }: CssD
     damping: reducedMotion ? [] : entries.flatMap((e) => dampedBy(e, held)),
     signals: told.flatMap((m) => listNumbers(m, /^--signal\b/, held)),
     videos: reducedMotion ? [] : told.flatMap((m) => listNumbers(m, IS_VIDEO, held)),
+    sequences: told.flatMap((m) => listSequences(m, held, reducedMotion)),
     travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
     marquees: reducedMotion ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
     pointers: reducedMotion ? [] : document.motions.flatMap((m) => makePointer(m, held)),
@@ -50,6 +51,14 @@ function listNumbers(motion: Motion, isIt: RegExp, layout: PinnedLayout): Plan['
     .filter((p) => isIt.test(p))
     .map((property) => ({ motion: motion.id, property, selector }));
 }
+
+/** The pictures that a motion goes through, once it is known which they are. */
+function listSequences(motion: Motion, layout: PinnedLayout, still: boolean): Plan['sequences'] {
+  const { files } = motion;
+  if (files === undefined) return [];
+  return listNumbers(motion, IS_SEQUENCE, layout).map((n) => ({ ...n, files, ...(still ? { still } : {}) }));
+}
+const IS_SEQUENCE = new RegExp(`^${SEQUENCE}$`);
 
 /** The motion that moves a strip as far as its pin’s distance was made for. */
 function travelOfStrip({ motion }: Entry, document: MotionDocument, layout: PinnedLayout): Plan['travels'] {

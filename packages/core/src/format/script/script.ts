@@ -17,8 +17,13 @@ const PARTS = {
   pointers: { file: 'motion-pointers.js', play: 'playPointers' },
   events: { file: 'motion-events.js', play: 'playEvents' },
   videos: { file: 'motion-videos.js', play: 'playVideos' },
+  sequences: { file: 'motion-sequences.js', play: 'playSequences' },
 } as const;
 export type ScriptPart = keyof typeof PARTS;
+
+const FILES_OF_PARTS = Object.fromEntries(
+  Object.entries(PARTS).map(([part, { file }]) => [part, file]),
+) as Record<ScriptPart, string>;
 
 /** Those that a plan needs. */
 export const listParts = (plan: Plan): ScriptPart[] =>
@@ -27,10 +32,7 @@ export const listParts = (plan: Plan): ScriptPart[] =>
 /** Where each of our scripts is found, beside the module that starts it. */
 export const OWN_FILES = {
   runtime: RUNTIME_FILE,
-  marquees: PARTS.marquees.file,
-  pointers: PARTS.pointers.file,
-  events: PARTS.events.file,
-  videos: PARTS.videos.file,
+  ...FILES_OF_PARTS,
   fallback: FALLBACK_FILE,
 } as const;
 

@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react';
 import { selectWhole, useMarkedAnew } from '../../ui/select-whole.ts';
 import { isUndoOfActs } from '../../state/use-undo-keys.ts';
-import { parseEasing, parseLength, parsePhasePoint, valueError } from '@lyvek/core';
+import { parseEasing, parseLength, parsePhasePoint, parseSequence, valueError } from '@lyvek/core';
 
 /** What is wrong with a text, or null. `property` is a CSS property, or “length”, “percentage”, “number”, “time”, “easing”, “phase”. */
 export function cssError(property: string, text: string): string | null {
@@ -10,6 +10,8 @@ export function cssError(property: string, text: string): string | null {
     const parsed = parseLength(text);
     return parsed.ok ? null : parsed.error;
   }
+  if (property === 'files')
+    return parseSequence(text) ? null : 'numbered pictures, such as frames/{001..120}.webp';
   if (property === 'easing') {
     const parsed = parseEasing(text);
     return parsed.ok ? null : parsed.error;

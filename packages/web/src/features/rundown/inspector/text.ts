@@ -203,6 +203,22 @@ export const signalSliderText = {
   heldAt: (value: number) => `held at ${value}`,
 };
 
+export const sequenceFieldText = {
+  pictures: 'Addresses of the pictures',
+  setThePictures: 'set the pictures',
+  example: 'frames/{001..120}.webp',
+  useAll: (count: number) => `Use all ${count}`,
+  nameThem: 'Type the address of the first picture.',
+  found: (length: number, counted: { count: number; width: number; height: number } | null) => {
+    if (!counted) return 'Looking for them …';
+    if (counted.count === 0) return 'The page cannot load the first one. Check the address.';
+    const size = `${counted.width} × ${counted.height} px`;
+    if (counted.count < length) return `Only ${counted.count} of ${length} are there, ${size}.`;
+    if (counted.count > length) return `It uses ${length} of ${counted.count}, ${size}.`;
+    return `${counted.count} ${counted.count === 1 ? 'picture' : 'pictures'}, ${size}`;
+  },
+};
+
 export const adjustmentsText = {
   and: ', and',
   adjustments: 'Adjustments',

@@ -9,6 +9,7 @@ import {
   lastItem,
   needsShapeOrigin,
   progressAt,
+  SEQUENCE,
   SHAPE_ORIGIN,
   together,
 } from '@lyvek/core';
@@ -26,6 +27,7 @@ import { useRundown } from '../../rundown-context.ts';
 import { AddProperty } from './AddProperty.tsx';
 import { AlsoMoved } from '../options/AlsoMoved.tsx';
 import { CurveRow } from './CurveRow.tsx';
+import { SequenceField } from './SequenceField.tsx';
 import { SignalSlider } from './SignalSlider.tsx';
 
 /** Curves over the scroll. */
@@ -93,6 +95,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           onTry={(list) => preview.show(list && withList(c.property, list, 'try'))}
           onPut={(list, label) => session.apply(withList(c.property, list, label))}
         >
+          {c.property === SEQUENCE && <SequenceField motion={motion} />}
           {isSignal(c.property) && (
             <SignalSlider
               motion={motion}
