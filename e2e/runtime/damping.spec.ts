@@ -244,3 +244,52 @@ body { margin: 0; height: 6000px } :root { timeline-scope: --held }
   // The stage is held from 1,000 to 3,000 px; half-way the strip has gone half of its 2,000 px.
   await expect.poll(shown).toBeCloseTo(-1000, 0);
 });
+
+test('a threshold is told once, whatever the hand trembles, and again when it is left', async ({ page }) => {
+  await open(page);
+  await page.addStyleTag({
+    content: `@property --signal-tide { syntax: "<number>"; inherits: true; initial-value: 0 }
+@keyframes lv-s { from { --signal-tide: 0 } to { --signal-tide: 100 } }
+body { animation: lv-s auto linear both; animation-timeline: scroll(root block); animation-range: 0px 1000px }`,
+  });
+  const heard = await page.evaluate(async () => {
+    const frames = async (n: number) => {
+      for (let i = 0; i < n; i++) await new Promise(requestAnimationFrame);
+    };
+    const news: string[] = [];
+    document.addEventListener('threshold', (e) => {
+      const { name, threshold, above } = (
+        e as CustomEvent<{ name: string; threshold: string; above: boolean }>
+      ).detail;
+      news.push(`${scrollY} ${name} ${threshold} ${above}`);
+    });
+    scrollTo({ top: 800, behavior: 'instant' });
+    const stop = lyvek.start(document, {
+      damping: [],
+      signals: [
+        {
+          property: '--signal-tide',
+          selector: 'body',
+          thresholds: [
+            { name: 'high', at: 50, back: 40 },
+            { name: 'any', at: 0, back: 0 },
+          ],
+        },
+      ],
+    });
+    await frames(8);
+    for (const y of [300, 490, 500, 480, 510, 410, 520, 400, 0]) {
+      scrollTo({ top: y, behavior: 'instant' });
+      await frames(8);
+    }
+    stop();
+    return news;
+  });
+  expect(heard).toEqual([
+    '800 signal-tide high true',
+    '800 signal-tide any true',
+    '300 signal-tide high false',
+    '500 signal-tide high true',
+    '400 signal-tide high false',
+  ]);
+});

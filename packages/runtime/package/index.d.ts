@@ -91,11 +91,19 @@ export interface SequencePlan {
   still?: boolean | undefined;
 }
 
+/** A number that scripts of the page hear of. */
+export interface SignalPlan {
+  property: string;
+  selector: string;
+  /** values at which an event is told: reached at `at`, left again at `back` */
+  thresholds?: { name: string; at: number; back: number }[] | undefined;
+}
+
 export interface Plan {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[] | undefined;
   /** custom properties that scripts of the page hear of, as an event named `signal` */
-  signals?: { property: string; selector: string }[] | undefined;
+  signals?: SignalPlan[] | undefined;
   marquees?: MarqueePlan[] | undefined;
   pointers?: PointerPlan[] | undefined;
   events?: EventPlan[] | undefined;
@@ -112,6 +120,15 @@ export interface SignalDetail {
   /** of the custom property, without its hyphens */
   name: string;
   value: number;
+}
+
+/** `detail` of the event `threshold`. */
+export interface ThresholdDetail {
+  /** of the signal */
+  name: string;
+  threshold: string;
+  /** it is reached, or left again */
+  above: boolean;
 }
 
 export interface Clock {

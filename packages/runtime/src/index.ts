@@ -10,7 +10,7 @@ import type { Options } from './player.ts';
 
 export type { EventPlan, SequencePlan, VideoPlan, MarqueePlan, PointerPlan, Clock, Plan } from './plan.ts';
 export type { Options } from './player.ts';
-export type { SignalDetail } from './signal.ts';
+export type { SignalDetail, ThresholdDetail } from './signal.ts';
 
 const PARTS = {
   marquees: playMarquees,

@@ -17,6 +17,9 @@ export type VideoPlan = Omit<Written['videos'][number], 'motion'>;
 /** A picture whose number in its sequence a custom property says. */
 export type SequencePlan = Omit<Written['sequences'][number], 'motion'>;
 
+/** A number that scripts of the page hear of. */
+export type SignalPlan = Omit<Written['signals'][number], 'motion'>;
+
 /** What parts of the script play. */
 export interface PartPlans {
   marquees: MarqueePlan;
@@ -32,7 +35,7 @@ export interface Plan extends PartLists {
   /** media conditions; where one of them changes, everything begins anew */
   media?: string[] | undefined;
   /** custom properties that scripts of the page hear of */
-  signals?: { property: string; selector: string }[] | undefined;
+  signals?: SignalPlan[] | undefined;
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[] | undefined;
   damping: { names: string[]; selector: string; damping: Exclude<Damping, { kind: 'none' }> }[];

@@ -14,7 +14,7 @@ import type { playVideos } from './video.ts';
 import type { playEvents } from './events.ts';
 import type { Options, start } from './player.ts';
 import type { playPointers } from './pointer.ts';
-import type { SignalDetail } from './signal.ts';
+import type { SignalDetail, ThresholdDetail } from './signal.ts';
 
 type Both<A, B> = [A, B] extends [B, A] ? true : never;
 type FallbackPlan = Parameters<typeof startFallback>[0];
@@ -29,6 +29,7 @@ export const ALIKE: [
   Both<Published.SequencePlan, SequencePlan>,
   Both<Published.Options, Options>,
   Both<Published.SignalDetail, SignalDetail>,
+  Both<Published.ThresholdDetail, ThresholdDetail>,
   Both<typeof Published.start, typeof start>,
   Both<typeof Marquees.playMarquees, typeof playMarquees>,
   Both<typeof Pointers.playPointers, typeof playPointers>,
@@ -37,4 +38,4 @@ export const ALIKE: [
   Both<typeof Sequences.playSequences, typeof playSequences>,
   // What it holds is nobody’s to write.
   FallbackPlan extends Fallback.FallbackPlan ? true : never,
-] = [true, true, true, true, true, true, true, true, true, true, true, true, true, true, true];
+] = [true, true, true, true, true, true, true, true, true, true, true, true, true, true, true, true];

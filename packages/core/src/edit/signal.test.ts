@@ -1,7 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import { itemAt } from '../assert/index.ts';
 import { makeDocument, motion } from '../testing/index.ts';
-import { freeSignal, isSignal, isSignalName, renameSignal, signalName, signalProperty } from './index.ts';
+import { readDocument } from '../motion/index.ts';
+import {
+  freeSignal,
+  isSignal,
+  isSignalName,
+  newThreshold,
+  renameSignal,
+  setThresholds,
+  signalName,
+  signalProperty,
+} from './index.ts';
 
 const numbers = [
   { at: '0%', value: '0' },
@@ -42,5 +52,33 @@ describe('signals', () => {
       motions: [{ ...itemAt(d.motions, 0), keyframes: { '--signal': numbers, '--signal-b': numbers } }],
     };
     expect(renameSignal('m_a', '--signal', 'b').apply(both).document.motions).toEqual(both.motions);
+  });
+
+  test('a threshold begins in the middle, is called as its signal is, and goes with the last one', () => {
+    const one = motion({ keyframes: { '--signal-sway': numbers } });
+    const first = newThreshold('--signal-sway', [], [0, 100]);
+    expect(first).toEqual({ property: '--signal-sway', name: 'step-1', at: 50, back: 40 });
+    const second = newThreshold('--signal-sway', [first], [0, 100]);
+    expect(second.name).toBe('step-2');
+    expect(newThreshold('--signal', [{ ...first, name: 'step-2' }], [3, 3])).toMatchObject({
+      name: 'step-3',
+      at: 3,
+      back: 3,
+    });
+    const d = setThresholds('m_a', '--signal-sway', [first]).apply(makeDocument(one)).document;
+    const renamed = renameSignal('m_a', '--signal-sway', 'tide').apply(d).document;
+    expect(itemAt(renamed.motions, 0).thresholds).toEqual([{ ...first, property: '--signal-tide' }]);
+    expect(readDocument(renamed).ok).toBe(true);
+    const none = setThresholds('m_a', '--signal-tide', []).apply(renamed).document;
+    expect('thresholds' in itemAt(none.motions, 0)).toBe(false);
+  });
+
+  test('a threshold is not left above where it is reached', () => {
+    const wrong = motion({
+      keyframes: { '--signal': numbers },
+      thresholds: [{ property: '--signal', name: 'late', at: 40, back: 50 }],
+    });
+    const read = readDocument(makeDocument(wrong));
+    expect(read.ok ? [] : read.problems.map((p) => p.message).join()).toContain('left again below');
   });
 });

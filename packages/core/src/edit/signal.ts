@@ -36,6 +36,39 @@ export const renameSignal = (id: string, from: string, name: string): Operation 
       const conditions = m.conditions?.map((c) =>
         c.keyframes ? { ...c, keyframes: renamed(c.keyframes, from, to) } : c,
       );
-      return { ...m, keyframes: renamed(m.keyframes, from, to), ...(conditions ? { conditions } : {}) };
+      const thresholds = m.thresholds?.map((t) => (t.property === from ? { ...t, property: to } : t));
+      return {
+        ...m,
+        keyframes: renamed(m.keyframes, from, to),
+        ...(conditions ? { conditions } : {}),
+        ...(thresholds ? { thresholds } : {}),
+      };
     }),
   );
+
+export type Threshold = NonNullable<Motion['thresholds']>[number];
+
+/** What is said of a signal’s thresholds, instead of what was. */
+export const setThresholds = (id: string, property: string, own: readonly Threshold[]): Operation =>
+  editWhole(
+    'set the thresholds',
+    withMotion(id, (m) => {
+      const { thresholds = [], ...rest } = m;
+      const next = [...thresholds.filter((t) => t.property !== property), ...own];
+      return next.length ? { ...rest, thresholds: next } : rest;
+    }),
+  );
+
+/** A new threshold in the middle of what a signal runs through, left again a tenth of that below. */
+export function newThreshold(
+  property: string,
+  known: readonly Threshold[],
+  [low, high]: [number, number],
+): Threshold {
+  const names = new Set(known.map((t) => t.name));
+  let n = known.length + 1;
+  while (names.has(`step-${n}`)) n++;
+  const tidy = (x: number) => Number(x.toPrecision(3));
+  const at = tidy((low + high) / 2);
+  return { property, name: `step-${n}`, at, back: Math.min(at, tidy(at - (high - low) / 10)) };
+}

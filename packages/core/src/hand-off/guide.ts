@@ -72,7 +72,7 @@ export interface PageEvent {
   name: string;
   selector: string;
   motion: string;
-  /** for `listen`: the event’s `detail.name` */
+  /** for `listen`: the event’s `detail.name`, or `detail.threshold` */
   detail?: string;
 }
 
@@ -84,6 +84,15 @@ export const listEvents = (plan: Plan): PageEvent[] => [
     motion,
     detail: property.replace(/^--/, ''),
   })),
+  ...plan.signals.flatMap(({ motion, selector, thresholds = [] }) =>
+    thresholds.map(({ name }): PageEvent => ({
+      kind: 'listen',
+      name: 'threshold',
+      selector,
+      motion,
+      detail: name,
+    })),
+  ),
   ...plan.marquees.flatMap(({ motion, selector }) =>
     ['marquee-rest', 'marquee-run'].map((name): PageEvent => ({ kind: 'send', name, selector, motion })),
   ),

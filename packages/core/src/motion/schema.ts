@@ -80,7 +80,6 @@ export const DampingSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 
-/** What of a motion differs where a media condition holds. */
 /** Each further target a step later. */
 const StaggerSchema = z.strictObject({
   step: staggerStep,
@@ -94,6 +93,20 @@ const StaggerSchema = z.strictObject({
   of: z.enum(['range', 'phase']).optional(),
 });
 
+/** A value of a signal at which scripts of the page hear an event; it is left again at `back`, so that a hand that trembles there tells it once. */
+export const ThresholdSchema = z
+  .strictObject({
+    property: z
+      .string()
+      .regex(/^--signal/)
+      .max(80),
+    name: z.string().regex(/^[a-z0-9][\w-]{0,39}$/i, 'letters, digits and hyphens'),
+    at: z.number().min(-1e6).max(1e6),
+    back: z.number().min(-1e6).max(1e6),
+  })
+  .refine(({ at, back }) => back <= at, 'it is left again below where it is reached');
+
+/** What of a motion differs where a media condition holds. */
 const ConditionSchema = z.strictObject({
   media: id,
   on: z.boolean().optional(),
@@ -118,6 +131,8 @@ export const MotionSchema = z
     stagger: StaggerSchema.optional(),
     /** of motions on a trigger or at page load */
     time: TimeSchema.optional(),
+    /** values of its signals that scripts of the page hear of */
+    thresholds: z.array(ThresholdSchema).max(20).optional(),
     /** the pictures that its `--sequence` goes through: `frames/{001..120}.webp` */
     files: z
       .string()

@@ -35,7 +35,13 @@ export interface WriterNote {
 /** What the script has to play, by the names of the CSS animations that it takes over. */
 export interface Plan {
   /** custom properties named `--signal…`: scripts of the page hear of them */
-  signals: { motion: string; property: string; selector: string }[];
+  signals: {
+    motion: string;
+    property: string;
+    selector: string;
+    /** values at which an event is told: reached at `at`, left again at `back` */
+    thresholds?: { name: string; at: number; back: number }[];
+  }[];
   /** strips that move endlessly */
   marquees: {
     motion: string;

@@ -24,7 +24,7 @@ export function makePlan({ document, entries, layouts, condition, prefix }: CssD
   return {
     // Readers who ask for reduced motion get no following: it would move after the hand has stopped.
     damping: reducedMotion ? [] : entries.flatMap((e) => dampedBy(e, held)),
-    signals: told.flatMap((m) => listNumbers(m, /^--signal\b/, held)),
+    signals: told.flatMap((m) => listNumbers(m, /^--signal\b/, held).map((s) => withThresholds(s, m))),
     videos: reducedMotion ? [] : told.flatMap((m) => listNumbers(m, IS_VIDEO, held)),
     sequences: told.flatMap((m) => listSequences(m, held, reducedMotion)),
     travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
@@ -45,11 +45,17 @@ function dampedBy({ motion, blocks }: Entry, layout: PinnedLayout): Plan['dampin
 const IS_VIDEO = new RegExp(`^${VIDEO}$`);
 
 /** Custom properties whose numbers the script reads: those called “signal” are told to the page’s scripts, that of a video is its time. */
-function listNumbers(motion: Motion, isIt: RegExp, layout: PinnedLayout): Plan['signals'] {
+function listNumbers(motion: Motion, isIt: RegExp, layout: PinnedLayout): Plan['videos'] {
   const selector = writtenSelector(motion.targets.selector, layout);
   return Object.keys(motion.keyframes)
     .filter((p) => isIt.test(p))
     .map((property) => ({ motion: motion.id, property, selector }));
+}
+
+function withThresholds(signal: Plan['signals'][number], motion: Motion): Plan['signals'][number] {
+  const own = motion.thresholds?.filter((t) => t.property === signal.property) ?? [];
+  const thresholds = own.map(({ property: _, ...threshold }) => threshold);
+  return thresholds.length ? { ...signal, thresholds } : signal;
 }
 
 /** The pictures that a motion goes through, once it is known which they are. */

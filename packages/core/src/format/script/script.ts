@@ -101,7 +101,7 @@ function computePlayed(plan: Plan) {
     selector,
     damping: rounded(damping),
   }));
-  const signals = plan.signals.map(({ property, selector }) => ({ property, selector }));
+  const signals = plan.signals.map(({ motion: _, ...signal }) => signal);
   const parts = listParts(plan).map((part) => [
     part,
     (plan[part] as readonly { motion: string }[]).map(({ motion: _, ...one }) => one),

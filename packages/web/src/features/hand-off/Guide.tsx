@@ -35,8 +35,7 @@ export function Guide({ document, assembled, entry, findName, onCopy }: GuidePro
           <ul>
             {events.map((e) => (
               <li key={e.name + e.selector + (e.detail ?? '')}>
-                <b>{findName(e.motion)}</b>{' '}
-                {e.kind === 'listen' ? guideText.tellsItsNumber : guideText.can[e.name]}
+                <b>{findName(e.motion)}</b> {guideText.can[e.name]}
                 <CodeLine text={toCode(e)} onCopy={onCopy} />
               </li>
             ))}
@@ -55,9 +54,9 @@ export function Guide({ document, assembled, entry, findName, onCopy }: GuidePro
 
 const toCode = ({ kind, name, selector, detail }: PageEvent): string => {
   const element = `document.querySelector(${JSON.stringify(selector)})`;
-  return kind === 'send'
-    ? `${element}.dispatchEvent(new Event('${name}'))`
-    : `${element}.addEventListener('${name}', ({ detail }) => {\n  if (detail.name === '${detail}') console.log(detail.value);\n})`;
+  if (kind === 'send') return `${element}.dispatchEvent(new Event('${name}'))`;
+  const [field, news] = name === 'signal' ? ['name', 'value'] : ['threshold', 'above'];
+  return `${element}.addEventListener('${name}', ({ detail }) => {\n  if (detail.${field} === '${detail}') console.log(detail.${news});\n})`;
 };
 
 function StepWords({ step, onCopy }: { step: Step; onCopy: GuideProps['onCopy'] }) {

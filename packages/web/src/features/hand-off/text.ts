@@ -164,8 +164,9 @@ export const guideText = {
   removed: (lines: number) =>
     `${lines === 1 ? 'one line goes' : `${lines} lines go`}: imported as motions, which the new style sheet plays.`,
   forThePagesScripts: 'For the page’s own scripts and links',
-  tellsItsNumber: 'sends its number to scripts whenever it changes, as a bubbling event.',
   can: {
+    signal: 'sends its number to scripts whenever it changes, as a bubbling event.',
+    threshold: 'tells scripts when its threshold is reached, and when it is left again.',
     'marquee-rest': 'can be stopped.',
     'marquee-run': 'can be started again.',
   } as Record<string, string>,

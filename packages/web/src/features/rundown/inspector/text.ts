@@ -203,6 +203,23 @@ export const signalSliderText = {
   heldAt: (value: number) => `held at ${value}`,
 };
 
+export const thresholdsText = {
+  thresholds: 'Thresholds',
+  count: (n: number) => (n === 0 ? 'no thresholds' : n === 1 ? '1 threshold' : `${n} thresholds`),
+  name: 'Name of the threshold',
+  at: 'at',
+  back: 'back at',
+  reachedAt: 'Reached at',
+  leftAt: 'Left again at',
+  remove: (name: string) => `Remove ${name}`,
+  cross: '×',
+  add: 'Add a threshold',
+  whatFor:
+    'Scripts of the page hear the event “threshold” when the signal rises to “at” and when it falls to “back at”.',
+  notKept: (why: string) => `Not kept: ${why}.`,
+  anotherIsCalledSo: 'another threshold has this name',
+};
+
 export const sequenceFieldText = {
   pictures: 'Addresses of the pictures',
   setThePictures: 'set the pictures',

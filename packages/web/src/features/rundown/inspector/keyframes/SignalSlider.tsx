@@ -6,6 +6,7 @@ import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { selectWhole } from '../../../../ui/select-whole.ts';
 import { useShownPage } from '../../../../preview/shown-page.ts';
+import { Thresholds } from './Thresholds.tsx';
 import { signalSliderText } from '../text.ts';
 
 interface SignalSliderProps {
@@ -29,6 +30,7 @@ export function SignalSlider({ motion, property, now, low, high }: SignalSliderP
   return (
     <div className="signal">
       <SignalName motion={motion} property={property} />
+      <Thresholds motion={motion} property={property} low={low} high={high} />
       <label>
         <input
           type="range"
