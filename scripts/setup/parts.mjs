@@ -13,4 +13,5 @@ export const PARTS = [
     play: 'playSequences',
     what: 'Shows the pictures of sequences',
   },
+  { name: 'texts', source: 'text/text.ts', play: 'playTexts', what: 'Takes texts apart' },
 ];

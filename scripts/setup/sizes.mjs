@@ -18,15 +18,16 @@ const MAX_OF_PART = {
   pointers: { most: 4200, gzip: 2100 },
   events: { most: 4000, gzip: 1500 },
   videos: { most: 3000, gzip: 1500 },
+  texts: { most: 9200, gzip: 4100 },
   sequences: { most: 5500, gzip: 2500 },
 };
 /** Limits in bytes, minified; `gzip` of what goes over the wire. */
 const SCRIPTS = [
-  { name: 'probe', bundle: probeBundle, most: 72_000 },
-  { name: 'live', bundle: liveBundle, most: 73_000 },
-  { name: 'in-page', bundle: inPageBundle, most: 36_000 },
+  { name: 'probe', bundle: probeBundle, most: 80_000 },
+  { name: 'live', bundle: liveBundle, most: 81_000 },
+  { name: 'in-page', bundle: inPageBundle, most: 47_000 },
   { name: 'journey', bundle: journeyBundle, most: 5000 },
-  { name: 'runtime', bundle: runtimeBundle, most: 8400, gzip: 4000 },
+  { name: 'runtime', bundle: runtimeBundle, most: 8800, gzip: 4100 },
   ...PARTS.map((part) => ({ name: part.name, bundle: partBundle(part), ...MAX_OF_PART[part.name] })),
   { name: 'fallback', bundle: fallbackBundle, most: 11_000, gzip: 5000 },
 ];

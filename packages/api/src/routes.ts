@@ -315,7 +315,7 @@ export const routes = {
     method: 'GET',
     path: '/scripts/:name',
     summary:
-      'A script that hand-offs include: runtime, marquees, pointers, events, videos, sequences, fallback',
+      'A script that hand-offs include: runtime, marquees, pointers, events, videos, sequences, texts, fallback',
     answer: { type: 'text/javascript' },
   }),
   presets: route({ method: 'GET', path: '/presets', summary: 'All presets', answer: shapes.Presets }),

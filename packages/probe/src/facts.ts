@@ -1,5 +1,6 @@
 /** Reads what a layout says of one element. */
 import type { ElementFacts } from '@lyvek/core';
+import { TEXT_PART } from '@lyvek/core/part';
 import { BASE_PROPERTIES } from '@lyvek/core/base';
 import type { Boxes } from './boxes.ts';
 import { hasOwnText, readNames } from './names.ts';
@@ -49,7 +50,7 @@ export function readFacts(e: Element, { indexOf, boxes, naming, sections, querie
     ...(hex(tint) ? { tint: hex(tint)! } : {}),
     ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
     ...readFile(e),
-    kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) ? 'text' : 'box',
+    kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) || e.localName === TEXT_PART ? 'text' : 'box',
   };
 }
 

@@ -24,7 +24,7 @@ const SMALLEST = 8;
 const MAX_CHOSEN = 6000;
 const MAX_SHAPES = 300;
 const IGNORED =
-  /^(SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD|defs|clipPath|mask|symbol|pattern|marker|title|desc|metadata)$/;
+  /^(TEXT-PARTS|SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD|defs|clipPath|mask|symbol|pattern|marker|title|desc|metadata)$/;
 const SHAPE = /^(g|path|rect|circle|ellipse|line|polyline|polygon|text|image|use|svg)$/;
 
 export interface Measured {

@@ -1,4 +1,5 @@
 /** Names of elements: what people would call them, and what they are called in code. */
+import { TEXT_PART } from '@lyvek/core/part';
 import { shorten, wellFormed } from '@lyvek/core/text';
 import type { ElementFacts } from '@lyvek/core';
 
@@ -20,6 +21,7 @@ export function readNames(e: Element): Pick<ElementFacts, 'text' | 'label' | 'id
   const label = tidy(
     e.getAttribute('aria-label') ||
       e.getAttribute('alt') ||
+      (e.localName === TEXT_PART && e.getAttribute('data-text')) ||
       heading?.textContent ||
       e.querySelector(':scope > title')?.textContent ||
       '',

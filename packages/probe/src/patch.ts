@@ -1,7 +1,8 @@
 /** Pins and adjustments need a little HTML. Here it is put into the live page, and taken out again, as the hand-off puts it into the source. */
 import type { HtmlPatch, Layout } from '@lyvek/core';
 import { MARK, toMark } from '@lyvek/core/marks';
-import { splitPart } from '@lyvek/core/part';
+import { splitHost, splitPart } from '@lyvek/core/part';
+import { browserClock, playTexts } from '@lyvek/runtime';
 import { askRules, moveRules } from './moved-rules.ts';
 import { isSteady, matches } from './page-rules.ts';
 import type { KeptRule, PageRule } from './page-rules.ts';
@@ -12,7 +13,7 @@ import { all, draws, readStyle } from './dom.ts';
 type Pins = NonNullable<Layout['pins']>;
 
 export class Patch {
-  private now: HtmlPatch = { wraps: [], attributes: [], selectors: [], missed: [], gained: [] };
+  private now: HtmlPatch = { wraps: [], attributes: [], splits: [], selectors: [], missed: [], gained: [] };
   private text = '';
   private tracks: { id: string; track: Element; stage: Element }[] = [];
   private undo: (() => void)[] = [];
@@ -49,8 +50,8 @@ export class Patch {
     this.tracks = [];
     this.marked = [];
     this.kept = [];
-    const { wraps, attributes, selectors } = this.now;
-    if (wraps.length === 0 && attributes.length === 0) return;
+    const { wraps, attributes, splits, selectors } = this.now;
+    if (wraps.length === 0 && attributes.length === 0 && splits.length === 0) return;
     const rules = wraps.length ? this.rules : [];
     // In a page of its own the developer has put them there.
     if (this.own) this.marked = selectors.filter((s) => find(byMark(s)).length > 0);
@@ -82,11 +83,21 @@ export class Patch {
     );
     const moved = moveRules(rules, ofRules, made);
     for (const [e, name] of moved.marks) this.mark(e, name);
+    if (splits.length) {
+      const plans = splits.map((s) => ({ ...s, selector: this.written(s.selector) }));
+      this.undo.push(playTexts(document, plans, browserClock));
+    }
     this.kept = [...wrapped.flatMap((w) => trackRules(w, rules)), ...moved.kept];
   }
 
   private seek(selector: string): Element[] {
-    return find(this.marked.includes(selector) ? byMark(selector) : selector);
+    return find(this.written(selector));
+  }
+
+  /** A selector as it is written while wrappers are there; for the parts of a text, that of the text. */
+  private written(selector: string): string {
+    const host = splitHost(selector);
+    return this.marked.includes(host) ? byMark(host) + selector.slice(host.length) : selector;
   }
 
   private mark(e: Element, name: string): void {
@@ -129,7 +140,7 @@ export class Patch {
   /** What selectors mean in the page as it was brought; of a pseudo-element those elements that draw it. */
   resolve(selectors: readonly string[]): Map<string, Element[] | null> {
     const missing = selectors
-      .map((s) => splitPart(s)[0])
+      .map((s) => splitHost(splitPart(s)[0]))
       .filter((s) => !isSteady(s) && !this.now.selectors.includes(s));
     if (this.tracks.length && missing.length) {
       this.now = { ...this.now, selectors: [...new Set([...this.now.selectors, ...missing])] };
@@ -139,7 +150,7 @@ export class Patch {
       selectors.map((s) => {
         const [host, part] = splitPart(s);
         try {
-          const found = all(this.marked.includes(host) ? byMark(host) : host);
+          const found = all(this.written(host));
           return [s, part ? found.filter((e) => draws(e, part)) : found];
         } catch {
           return [s, null];

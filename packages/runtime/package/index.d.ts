@@ -91,6 +91,17 @@ export interface SequencePlan {
   still?: boolean | undefined;
 }
 
+/** A text whose lines, words or letters move: each is a `text-part`, with `--text-part` from 0 to 1 by its order. */
+export interface TextPlan {
+  selector: string;
+  by: 'lines' | 'words' | 'letters';
+  order: 'reading' | 'middle' | 'random';
+  /** of the random order */
+  seed?: number | undefined;
+  /** each is seen only inside of its own box */
+  mask?: boolean | undefined;
+}
+
 /** A number that scripts of the page hear of. */
 export interface SignalPlan {
   property: string;
@@ -109,6 +120,7 @@ export interface Plan {
   events?: EventPlan[] | undefined;
   videos?: VideoPlan[] | undefined;
   sequences?: SequencePlan[] | undefined;
+  texts?: TextPlan[] | undefined;
   /** strips that a pin moves sideways: what has the focus in them is brought into sight */
   travels?: { selector: string }[] | undefined;
   /** CSS animations, by their names, and the elements that have them */
@@ -150,6 +162,8 @@ export interface Options {
   events?: ((root: Document | Element, plans: readonly EventPlan[], clock: Clock) => () => void) | undefined;
   /** brings videos to their time: `playVideos` of `@lyvek/runtime/videos`; without it, they stay at their start */
   videos?: ((root: Document | Element, plans: readonly VideoPlan[], clock: Clock) => () => void) | undefined;
+  /** takes texts apart: `playTexts` of `@lyvek/runtime/texts`; without it, they stay whole */
+  texts?: ((root: Document | Element, plans: readonly TextPlan[], clock: Clock) => () => void) | undefined;
   /** shows the pictures of sequences: `playSequences` of `@lyvek/runtime/sequences`; without it, the page’s own picture stays */
   sequences?:
     ((root: Document | Element, plans: readonly SequencePlan[], clock: Clock) => () => void) | undefined;

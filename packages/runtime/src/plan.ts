@@ -17,6 +17,9 @@ export type VideoPlan = Omit<Written['videos'][number], 'motion'>;
 /** A picture whose number in its sequence a custom property says. */
 export type SequencePlan = Omit<Written['sequences'][number], 'motion'>;
 
+/** A text whose lines, words or letters move. */
+export type TextPlan = Omit<Written['texts'][number], 'motion'>;
+
 /** A number that scripts of the page hear of. */
 export type SignalPlan = Omit<Written['signals'][number], 'motion'>;
 
@@ -27,6 +30,7 @@ export interface PartPlans {
   events: EventPlan;
   videos: VideoPlan;
   sequences: SequencePlan;
+  texts: TextPlan;
 }
 
 type PartLists = { [K in keyof PartPlans]?: PartPlans[K][] | undefined };

@@ -4,7 +4,7 @@
  */
 import { playDamped } from './damping.ts';
 import { browserClock, toDocument } from './plan.ts';
-import type { Clock, PartPlans, Plan, VideoPlan } from './plan.ts';
+import type { Clock, PartPlans, Plan } from './plan.ts';
 import { watchSheets } from './sheets.ts';
 import { playSignals } from './signal.ts';
 import { playTravels } from './travel.ts';
@@ -43,7 +43,7 @@ function playPart<K extends keyof PartPlans>(name: K, { root, plan, parts, clock
   return play && plans?.length ? [play(root, plans.filter(holds), clock)] : [];
 }
 
-const holds = (plan: { when?: string | undefined } | VideoPlan): boolean =>
+const holds = (plan: PartPlans[keyof PartPlans]): boolean =>
   !('when' in plan) || plan.when === undefined || matchMedia(plan.when).matches;
 
 /** What plays below a root, by its plan, for as many as have started it. */

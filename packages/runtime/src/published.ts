@@ -4,12 +4,14 @@ import type * as Published from '../package/index.d.ts';
 import type * as Marquees from '../package/marquees.d.ts';
 import type * as Events from '../package/events.d.ts';
 import type * as Videos from '../package/videos.d.ts';
+import type * as Texts from '../package/texts.d.ts';
 import type * as Sequences from '../package/sequences.d.ts';
 import type * as Pointers from '../package/pointers.d.ts';
 import type { start as startFallback } from './fallback/index.ts';
 import type { playMarquees } from './marquee.ts';
-import type { EventPlan, MarqueePlan, Plan, PointerPlan, SequencePlan, VideoPlan } from './plan.ts';
+import type { EventPlan, MarqueePlan, Plan, PointerPlan, SequencePlan, TextPlan, VideoPlan } from './plan.ts';
 import type { playSequences } from './sequence.ts';
+import type { playTexts } from './text/text.ts';
 import type { playVideos } from './video.ts';
 import type { playEvents } from './events.ts';
 import type { Options, start } from './player.ts';
@@ -26,6 +28,8 @@ export const ALIKE: [
   Both<Published.PointerPlan, PointerPlan>,
   Both<Published.EventPlan, EventPlan>,
   Both<Published.VideoPlan, VideoPlan>,
+  Both<Published.TextPlan, TextPlan>,
+  Both<typeof Texts.playTexts, typeof playTexts>,
   Both<Published.SequencePlan, SequencePlan>,
   Both<Published.Options, Options>,
   Both<Published.SignalDetail, SignalDetail>,
@@ -38,4 +42,23 @@ export const ALIKE: [
   Both<typeof Sequences.playSequences, typeof playSequences>,
   // What it holds is nobody’s to write.
   FallbackPlan extends Fallback.FallbackPlan ? true : never,
-] = [true, true, true, true, true, true, true, true, true, true, true, true, true, true, true, true];
+] = [
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+  true,
+];

@@ -1,5 +1,6 @@
 /** Adjustments: declarations that motions and pins need on elements of the page. */
-import type { Adjustment } from '../motion/index.ts';
+import { splitHost } from '../page/index.ts';
+import type { Adjustment, Motion, MotionDocument, Split } from '../motion/index.ts';
 import { edit } from './operation.ts';
 import type { NewId, Operation } from './operation.ts';
 
@@ -11,9 +12,23 @@ export const setDeclaration = (id: string, property: string, css: string | null)
       if (a.id !== id) return [a];
       const { [property]: _, ...rest } = a.declarations;
       const declarations = css === null ? rest : { ...a.declarations, [property]: css };
-      return Object.keys(declarations).length || a.attributes ? [{ ...a, declarations }] : [];
+      return Object.keys(declarations).length || a.attributes || a.split ? [{ ...a, declarations }] : [];
     }),
   }));
+
+/** Takes a text apart in another way. */
+export const setSplit = (id: string, split: Split): Operation =>
+  edit('split the text otherwise', (d) => ({
+    ...d,
+    adjustments: d.adjustments.map((a) => (a.id === id && a.split ? { ...a, split } : a)),
+  }));
+
+/** The adjustment that takes the text apart whose parts a motion moves; none for any other motion. */
+export function findSplit(motion: Motion, { adjustments }: Pick<MotionDocument, 'adjustments'>) {
+  const host = splitHost(motion.targets.selector);
+  const found = adjustments.find((a) => a.split && a.selector === host && a.for.includes(motion.id));
+  return found?.split ? { ...found, split: found.split } : null;
+}
 
 /** Sets one on an element for a motion or a pin, beside what that has there. */
 export const addDeclaration = (

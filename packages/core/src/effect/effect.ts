@@ -17,6 +17,7 @@ import { ring } from './ring.ts';
 import { rings } from './rings.ts';
 import { stack } from './stack.ts';
 import { sway } from './sway.ts';
+import { textReveals } from './text.ts';
 import { intro, pulse, titlePair } from './timed.ts';
 import { pictureSequence } from './sequence.ts';
 import { scrubVideo } from './video.ts';
@@ -24,6 +25,7 @@ import { travel } from './travel.ts';
 
 export const EFFECTS: readonly EffectDefinition[] = [
   ...reveals,
+  ...textReveals,
   far,
   near,
   sway,

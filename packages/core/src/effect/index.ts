@@ -11,6 +11,7 @@ export { aim, EFFECT_GROUPS } from './effect-definition.ts';
 export type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 export { isSeenAtOnce } from './reveal-range.ts';
 export * from './sketch.ts';
+export type { SketchPart } from './sketch-samples.ts';
 export * from './preset.ts';
 export * from './preset-link.ts';
 export * from './shipped.ts';

@@ -2,172 +2,21 @@
  * Sketches: what an effect does, for its plate. The effect is composed on a small made-up page and sampled like any other motion, so a
  * sketch cannot show what the effect does not do.
  */
-import { itemAt, present } from '../assert/index.ts';
+import { itemAt } from '../assert/index.ts';
 import { isEndless, isPointed } from '../drivers/index.ts';
 import { compileTimeline, sample, shownValue, computeTimes } from '../motion/index.ts';
 import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
-import type { ElementFacts, Layout } from '../page/index.ts';
+import type { Layout } from '../page/index.ts';
+import { findSample, matchSample } from './sketch-samples.ts';
+import type { SketchPart } from './sketch-samples.ts';
 import { withFragment } from './effect.ts';
 import { between } from './effect-definition.ts';
 import type { EffectDefinition } from './effect-definition.ts';
 
-export interface SketchPart {
-  kind: 'card' | 'stage' | 'drawing' | 'figure';
-  /** px of the sketch’s viewport, from its upper left corner */
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-  /** values that the motions show right now */
-  values: Record<string, string>;
-}
-
 export const SKETCH_VIEWPORT = { width: 1280, height: 800 };
 
 const PAGE = 4200;
-const part = (
-  selector: string,
-  parent: number,
-  [x, y, width, height]: [number, number, number, number],
-  rest: Partial<ElementFacts> = {},
-): ElementFacts => ({
-  selector,
-  tag: 'div',
-  text: '',
-  parent,
-  section: -1,
-  scroller: 0,
-  box: { x, y, width, height },
-  sticky: null,
-  fixed: false,
-  ...rest,
-});
-
-/** A section with a card; with three cards above each other; with two columns; with a strip; a drawing; a figure. */
-const SAMPLES: Record<
-  string,
-  { elements: ElementFacts[]; on: number; drawn: [number, SketchPart['kind']][] }
-> = {
-  card: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
-      part('#c', 0, [340, 1700, 600, 380]),
-    ],
-    on: 1,
-    drawn: [[1, 'card']],
-  },
-  section: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
-      part('#c', 0, [340, 1560, 600, 480]),
-      part('#n', -1, [0, 2200, 1280, 700], { tag: 'section' }),
-    ],
-    on: 0,
-    drawn: [
-      [0, 'stage'],
-      [1, 'card'],
-      [2, 'stage'],
-    ],
-  },
-  strip: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
-      part('#t', 0, [0, 1560, 2700, 480]),
-      ...[0, 1, 2, 3, 4].map((i) => part(`#t${i}`, 1, [40 + i * 530, 1560, 480, 480])),
-    ],
-    on: 1,
-    drawn: [2, 3, 4, 5, 6].map((i) => [i, 'card']),
-  },
-  marquee: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
-      part('#t', 0, [0, 1620, 1060, 360]),
-      ...[0, 1, 2, 3, 4, 5].map((i) => part(`#t${i}`, 1, [40 + i * 330, 1620, 290, 360])),
-    ],
-    on: 1,
-    drawn: [2, 3, 4, 5, 6, 7].map((i) => [i, 'card']),
-  },
-  parts: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
-      part('#c', 0, [120, 1640, 1040, 380]),
-      ...[0, 1, 2].map((i) => part(`#c${i}`, 1, [120 + i * 360, 1640, 320, 380])),
-    ],
-    on: 1,
-    drawn: [2, 3, 4].map((i) => [i, 'card']),
-  },
-  cards: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 800], { tag: 'section' }),
-      ...[0, 1, 2].map((i) => part(`#c${i}`, 0, [340, 1480, 600, 600])),
-    ],
-    on: 0,
-    drawn: [1, 2, 3].map((i) => [i, 'card']),
-  },
-  columns: {
-    elements: [
-      part('#s', -1, [200, 1400, 880, 1700], { tag: 'section' }),
-      part('#a', 0, [200, 1400, 400, 1700]),
-      part('#b', 0, [680, 1400, 400, 1700]),
-      ...[0, 1, 2, 3].flatMap((i) => [
-        part(`#a${i}`, 1, [200, 1400 + i * 430, 400, 380]),
-        part(`#b${i}`, 2, [680, 1400 + i * 430, 400, 380]),
-      ]),
-    ],
-    on: 0,
-    drawn: [3, 4, 5, 6, 7, 8, 9, 10].map((i) => [i, 'card']),
-  },
-  lines: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
-      part('#h', 0, [240, 1650, 800, 420]),
-      part('#a', 1, [240, 1680, 800, 150]),
-      part('#b', 1, [240, 1870, 800, 150]),
-    ],
-    on: 1,
-    drawn: [
-      [2, 'card'],
-      [3, 'card'],
-    ],
-  },
-  drawing: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
-      part('#d', 0, [240, 1620, 800, 460], { tag: 'svg' }),
-      part('#d :is(path, line, polyline, polygon, circle, ellipse, rect)', 1, [240, 1620, 800, 460]),
-    ],
-    on: 1,
-    drawn: [[2, 'drawing']],
-  },
-  figure: {
-    elements: [
-      part('#s', -1, [0, 1400, 1280, 900], { tag: 'section' }),
-      part('#f', 0, [340, 1700, 600, 380], { text: '212' }),
-    ],
-    on: 1,
-    drawn: [[1, 'figure']],
-  },
-};
-
-const SAMPLE_OF: Record<string, keyof typeof SAMPLES> = {
-  hold: 'section',
-  travel: 'strip',
-  marquee: 'marquee',
-  stack: 'cards',
-  rings: 'cards',
-  'counter-columns': 'columns',
-  'title-pair': 'lines',
-  draw: 'drawing',
-  count: 'figure',
-};
-
-/** Of effects that are not of ours. */
-const SAMPLE_FOR: Partial<Record<EffectDefinition['driver'], keyof typeof SAMPLES>> = {
-  pin: 'section',
-  marquee: 'marquee',
-};
-
 function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
   const times = computeTimes(motions);
   const length = Math.max(1, ...[...times.values()].map((t) => t.end));
@@ -203,9 +52,8 @@ const known = new Map<EffectDefinition, Sketch>();
 function makeSketch(effect: EffectDefinition): Sketch {
   const cached = known.get(effect);
   if (cached) return cached;
-  const { elements, on, drawn } = present(
-    SAMPLES[SAMPLE_OF[effect.id] ?? (effect.movesParts ? 'parts' : SAMPLE_FOR[effect.driver]) ?? 'card'],
-  );
+  const page = findSample(effect);
+  const { elements, on, drawn } = page;
   const layout: Layout = {
     format: 'lyvek-layout',
     version: 1,
@@ -214,9 +62,7 @@ function makeSketch(effect: EffectDefinition): Sketch {
     scrollers: [{ selector: null, port: SKETCH_VIEWPORT, max: { block: PAGE - 800, inline: 0 } }],
     sections: [],
     elements,
-    matches: {
-      [`${itemAt(elements, on).selector} > *`]: elements.flatMap((e, i) => (e.parent === on ? [i] : [])),
-    },
+    ...matchSample(page),
     notes: [],
   };
   const empty: MotionDocument = {

@@ -96,6 +96,15 @@ const SCRIPTED: readonly Rule[] = [
         }
       : null,
   ({ id }, plan) =>
+    plan.texts.some((t) => t.motion === id)
+      ? {
+          by: 'css and script',
+          why: 'CSS moves the parts; the script takes the text apart, again whenever its width or its words change.',
+          instead: 'Move the text as a whole, or uncover it with a mask.',
+          without: 'The text stands as it is.',
+        }
+      : null,
+  ({ id }, plan) =>
     plan.travels.some((t) => t.motion === id)
       ? {
           // The script only looks after the focus.

@@ -23,6 +23,7 @@ export const OWN_SCRIPTS = [
   'events',
   'videos',
   'sequences',
+  'texts',
   'fallback',
 ] as const;
 export type OwnScript = (typeof OWN_SCRIPTS)[number];

@@ -25,3 +25,10 @@ export function splitPart(selector: string): [host: string, part: string] {
 }
 
 export const isPart = (e: Pick<ElementFacts, 'tag'>): boolean => e.tag.startsWith('::');
+
+/** What the script makes of each line, word or letter that moves by itself. */
+export const TEXT_PART = 'text-part';
+
+/** `.title text-part` as the text whose parts are meant; any other selector as it is. */
+export const splitHost = (selector: string): string =>
+  selector.endsWith(` ${TEXT_PART}`) ? selector.slice(0, -TEXT_PART.length - 1) : selector;

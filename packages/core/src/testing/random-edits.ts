@@ -261,4 +261,9 @@ export const RANDOM_EDITS: Record<string, (a: number, b: number) => Operation> =
 const measureOwn = (m: Motion) => asView(m.driver) !== null && !m.ties;
 
 /** Their names, those that make something more often, so that documents grow. */
-export const EDIT_NAMES = [...Object.keys(RANDOM_EDITS), ...new Array<string>(12).fill('add an effect')];
+export const EDIT_NAMES = [
+  ...Object.keys(RANDOM_EDITS),
+  ...new Array<string>(12).fill('add an effect'),
+  // Few documents have two parts on one trigger.
+  ...new Array<string>(3).fill('chain a part'),
+];

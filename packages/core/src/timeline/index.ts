@@ -6,3 +6,4 @@ export * from './trigger-lines.ts';
 export * from './move.ts';
 export * from './depth.ts';
 export * from './stagger.ts';
+export * from './text-order.ts';

@@ -1,7 +1,8 @@
 /** Stagger: the same motion on several elements, each a step later than the one before it in an order. */
-import { itemAt, present } from '../assert/index.ts';
+import { present } from '../assert/index.ts';
 import { computedValue, parseLength, resolveLength } from '../page/index.ts';
 import type { Layout, Px } from '../page/index.ts';
+import { shuffled } from './shuffled.ts';
 import { isMeeting } from './range-point.ts';
 import type { RangePoint } from './range-point.ts';
 
@@ -75,18 +76,6 @@ export function staggerSteps(
       return lefts.map((x) => places.indexOf(x));
     }
   }
-}
-
-/** The numbers from 0 to `count` − 1 in an order of their own for each seed (Fisher and Yates, drawn by a linear congruence). */
-function shuffled(count: number, seed: number): number[] {
-  const out = Array.from({ length: count }, (_, i) => i);
-  let state = (seed * 2_654_435_761) >>> 0;
-  for (let i = count - 1; i > 0; i--) {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    const k = Math.floor((state / 2 ** 32) * (i + 1));
-    [out[i], out[k]] = [itemAt(out, k), itemAt(out, i)];
-  }
-  return out;
 }
 
 /** px of one step; a percentage refers to the length of the range. */

@@ -77,6 +77,7 @@ const nothing: Plan = {
   events: [],
   videos: [],
   sequences: [],
+  texts: [],
   travels: [],
 };
 const piece = (id: string, css: string): Piece => ({ id, motions: [id], rules: css, keyframes: '' }) as Piece;

@@ -16,7 +16,7 @@ const SELECTORS = [
 const ask = (stage: string) =>
   listMarksNeeded(layoutOfPage(HTML, SELECTORS), {
     wraps: [{ id: 'p', selector: stage, className: 'lv-hold-x', anchors: [] }],
-    ...{ attributes: [], selectors: SELECTORS, missed: [], gained: [] },
+    ...{ attributes: [], splits: [], selectors: SELECTORS, missed: [], gained: [] },
   });
 
 test('what counts children through the stage, or behind it, has to be marked; what stands in it, or names it, has not', () => {
@@ -32,6 +32,6 @@ test('a stage that has its track already moves nothing; what is marked stays mar
   );
   const layout = { ...layoutOfPage(html, ['#s2', '#s1 > h2']), marked: ['#s1 > h2'] };
   const wraps = [{ id: 'p', selector: '#s2', className: 'lv-hold-x', anchors: [] }];
-  const patch = { wraps, attributes: [], selectors: ['#s2', '#s1 > h2'], missed: [], gained: [] };
+  const patch = { wraps, attributes: [], splits: [], selectors: ['#s2', '#s1 > h2'], missed: [], gained: [] };
   expect(listMarksNeeded(layout, patch)).toEqual(['#s1 > h2']);
 });

@@ -40,6 +40,7 @@ function joinedPlan(document: MotionDocument, { full: drafts }: Forms): Plan {
     signals: unique(plans.flatMap((p) => p.signals)),
     videos: unique(plans.flatMap((p) => p.videos)),
     sequences: unique(plans.flatMap((p) => p.sequences)),
+    texts: base.texts,
     travels: base.travels,
     marquees: underEach(document, (m) => makeMarquee(m, held)),
     pointers: underEach(document, (m) => makePointer(m, held)),

@@ -1,5 +1,6 @@
 /** What the writer gives. */
 import type { Motion } from '../../motion/index.ts';
+import type { TextOrder, TextUnit } from '../../timeline/index.ts';
 import { rulesText } from './rule.ts';
 import type { StyleRule } from './rule.ts';
 
@@ -108,6 +109,15 @@ export interface Plan {
     files: string;
     /** stands: a canvas shows the first one, since without one it is empty */
     still?: boolean;
+  }[];
+  /** texts whose lines, words or letters move by themselves */
+  texts: {
+    motion: string;
+    selector: string;
+    by: TextUnit;
+    order: TextOrder;
+    seed?: number;
+    mask?: boolean;
   }[];
   /** media conditions that change what is played */
   media?: string[];

@@ -15,7 +15,7 @@ const pin = (id: string): HtmlPatch['wraps'][number] => ({
   anchors: [{ id: `to-${id}`, className: `lv-cue-to-${id}` }],
 });
 const makePatch = (...ids: string[]): HtmlPatch => ({
-  ...{ wraps: ids.map(pin), attributes: [], missed: [], gained: [] },
+  ...{ wraps: ids.map(pin), attributes: [], splits: [], missed: [], gained: [] },
   selectors: ids.length ? ['main > section'] : [],
 });
 

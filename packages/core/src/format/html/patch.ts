@@ -1,8 +1,8 @@
 /** What pins and adjustments need in the HTML. One list, applied by the probe to the live page and by `patchHtml` to its source. */
 import { itemAt, present } from '../../assert/index.ts';
-import type { Cue, MotionDocument, Pin } from '../../motion/index.ts';
+import type { Cue, MotionDocument, Pin, Split } from '../../motion/index.ts';
 import { collectSelectors } from '../../motion/index.ts';
-import { splitPart } from '../../page/index.ts';
+import { splitHost, splitPart } from '../../page/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { splitPseudo } from '../selectors/marks.ts';
 import { DEFAULT_PREFIX, cssNames, withPrefix } from '../selectors/names.ts';
@@ -11,6 +11,8 @@ export interface HtmlPatch {
   /** an element gets a wrapper with this class, and in it, before the element, places that links lead to */
   wraps: { id: string; selector: string; className: string; anchors: { id: string; className: string }[] }[];
   attributes: { selector: string; name: string; value: string }[];
+  /** texts that the script takes apart, for the live page: in its source they stay whole */
+  splits: ({ selector: string } & Split)[];
   /** selectors that must go on meaning what they mean in the page as it was brought */
   selectors: string[];
   /** selectors of the page’s own rules whose elements are marked where they are missed, and where they are hit by accident */
@@ -46,9 +48,12 @@ export function makePatch(document: MotionDocument, kept: Layout['kept'] = [], p
     attributes: document.adjustments.flatMap((a) =>
       Object.entries(a.attributes ?? {}).map(([name, value]) => ({ selector: a.selector, name, value })),
     ),
+    splits: document.adjustments.flatMap(({ selector, split, for: owners }) =>
+      split && document.motions.some((m) => m.on && owners.includes(m.id)) ? [{ selector, ...split }] : [],
+    ),
     // Without a wrapper every selector goes on meaning what it meant.
     selectors: wraps.length
-      ? [...new Set([...collectSelectors(document).map((s) => itemAt(splitPart(s), 0))])]
+      ? [...new Set(collectSelectors(document).map((s) => splitHost(itemAt(splitPart(s), 0))))]
       : [],
     missed: listHosts(kept.flatMap(({ kind = 'missed', selector }) => (kind === 'missed' ? selector : []))),
     gained: listHosts(kept.flatMap(({ kind, of = '' }) => (kind === 'gained' ? of : []))),

@@ -9,5 +9,6 @@ export const EMPTY_PLAN: Plan = {
   events: [],
   videos: [],
   sequences: [],
+  texts: [],
   travels: [],
 };

@@ -11,6 +11,7 @@ const NOTHING: Plan = {
   events: [],
   videos: [],
   sequences: [],
+  texts: [],
 };
 const DAMPED: Plan = {
   ...NOTHING,

@@ -27,6 +27,7 @@ export function makePlan({ document, entries, layouts, condition, prefix }: CssD
     signals: told.flatMap((m) => listNumbers(m, /^--signal\b/, held).map((s) => withThresholds(s, m))),
     videos: reducedMotion ? [] : told.flatMap((m) => listNumbers(m, IS_VIDEO, held)),
     sequences: told.flatMap((m) => listSequences(m, held, reducedMotion)),
+    texts: reducedMotion ? [] : listTexts(document, held),
     travels: reducedMotion ? [] : entries.flatMap((e) => travelOfStrip(e, document, held)),
     marquees: reducedMotion ? [] : document.motions.flatMap((m) => makeMarquee(m, held)),
     pointers: reducedMotion ? [] : document.motions.flatMap((m) => makePointer(m, held)),
@@ -51,6 +52,15 @@ function listNumbers(motion: Motion, isIt: RegExp, layout: PinnedLayout): Plan['
     .filter((p) => isIt.test(p))
     .map((property) => ({ motion: motion.id, property, selector }));
 }
+
+/** What the adjustments take apart for motions that play. */
+export const listTexts = (document: MotionDocument, layout: PinnedLayout): Plan['texts'] =>
+  document.adjustments.flatMap(({ selector, split, for: owners }) => {
+    const motion = document.motions.find((m) => m.on && owners.includes(m.id));
+    return split && motion
+      ? [{ motion: motion.id, selector: writtenSelector(selector, layout), ...split }]
+      : [];
+  });
 
 function withThresholds(signal: Plan['signals'][number], motion: Motion): Plan['signals'][number] {
   const own = motion.thresholds?.filter((t) => t.property === signal.property) ?? [];

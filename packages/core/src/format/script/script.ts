@@ -17,6 +17,7 @@ const PARTS = {
   pointers: { file: 'motion-pointers.js', play: 'playPointers' },
   events: { file: 'motion-events.js', play: 'playEvents' },
   videos: { file: 'motion-videos.js', play: 'playVideos' },
+  texts: { file: 'motion-texts.js', play: 'playTexts' },
   sequences: { file: 'motion-sequences.js', play: 'playSequences' },
 } as const;
 export type ScriptPart = keyof typeof PARTS;

@@ -4,7 +4,7 @@
  */
 import { fingerprint } from '../../page/fingerprint.ts';
 import type { Layout } from '../../page/index.ts';
-import { splitPart } from '../../page/part.ts';
+import { splitHost, splitPart } from '../../page/part.ts';
 
 export const MARK = 'data-lv';
 
@@ -33,6 +33,9 @@ export function splitPseudo(selector: string): [host: string, pseudo: string] {
 
 /** The selector as it has to be written for a page with its pins in place. */
 export function writtenSelector(selector: string, layout: Layout): string {
+  const whole = splitHost(selector);
+  // The parts of a text are not there yet when the HTML is changed; the text is.
+  if (whole !== selector) return writtenSelector(whole, layout) + selector.slice(whole.length);
   const [host, part] = splitPart(selector);
   return layout.marked?.includes(host) ? `[${MARK}~="${toMark(host)}"]${part}` : selector;
 }

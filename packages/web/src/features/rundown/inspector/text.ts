@@ -295,12 +295,39 @@ export const presetFieldText = {
   itStaysAsIt: 'it stays as it is',
 };
 
+export const splitText = {
+  movesThe: 'moves the',
+  of: (name: string) => `of ${name},`,
+  partsOfTheText: 'Parts of the text',
+  units: [
+    { value: 'lines', text: 'lines', note: 'they follow the width of the text' },
+    { value: 'words', text: 'words', note: '' },
+    { value: 'letters', text: 'letters', note: 'of scripts that join them, too' },
+  ],
+  orderOfTheParts: 'Order of the parts',
+  orders: [
+    { value: 'reading', text: 'in reading order', note: '' },
+    { value: 'middle', text: 'from the middle', note: '' },
+    { value: 'random', text: 'in random order', note: 'the same one at every visit' },
+  ],
+  anotherOrder: 'another order',
+  mask: 'Mask',
+  masks: [
+    { value: 'none', text: 'not masked', note: '' },
+    { value: 'mask', text: 'masked', note: 'each is seen only inside of its own box' },
+  ],
+  parts: (count: number) => `${count} of them,`,
+  lastLaterBy: 'the last one later by',
+  spread: (step: string) => `the last one ${step} later`,
+} as const;
+
 export const staggerFieldText = {
   onElements: (count: number) => `on ${count} elements,`,
   stagger: 'Stagger',
   /** a percentage counts in the motion’s own range, or in the phases of its ends */
-  eachLater: (step: string, inPhases: boolean) =>
-    `each ${step.endsWith('%') ? `${step} ${inPhases ? 'of the phase' : 'of the range'}` : step} later`,
+  eachLater: (step: string, inPhases: boolean) => `each ${staggerFieldText.stepOf(step, inPhases)} later`,
+  stepOf: (step: string, inPhases: boolean): string =>
+    step.endsWith('%') ? `${step} ${inPhases ? 'of the phase' : 'of the range'}` : step,
   ofTheRange: 'of the range',
   ofThePhase: 'of the phase that each end is in',
   amongSiblings: 'by its place among its siblings',

@@ -1,5 +1,5 @@
 /** What moves an element: its motions, however they are driven, the pins that hold it, the triggers it passes. */
-import { findMatches, isTimed } from '@lyvek/core';
+import { findMatches, isTimed, splitHost } from '@lyvek/core';
 import type { Driver, Finding, Motion, MotionDocument, PinnedLayout } from '@lyvek/core';
 import type { Bar } from '../../../editor/model/bars.ts';
 
@@ -36,7 +36,8 @@ export function listThingsOn(
       span: null,
     }));
   const motions = document.motions
-    .filter((m) => has(m.targets.selector))
+    // Of a text whose parts move it is the text that people see moved.
+    .filter((m) => has(m.targets.selector) || has(splitHost(m.targets.selector)))
     .map((m): Thing => ({
       ...{ id: m.id, name: m.name, kind: m.driver.kind, on: m.on, motion: m, findings: about(m.id) },
       span: isTimed(m.driver) ? null : (bars.find((b) => b.motion.id === m.id)?.placed ?? null),

@@ -1,10 +1,10 @@
 /** “On 5 elements, each 48 px later in page order”; on one element there is nothing to say. */
 import type { Motion } from '@lyvek/core';
-import { findMatches, isInPhases, parseLength, present } from '@lyvek/core';
+import { findMatches, isInPhases, parseLength, present, TEXT_SHARE } from '@lyvek/core';
 import { Choices, Popover } from '../../../../ui/Popover.tsx';
 import { useRundown } from '../../rundown-context.ts';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
-import { staggerFieldText } from '../text.ts';
+import { splitText, staggerFieldText } from '../text.ts';
 
 type Stagger = NonNullable<Motion['stagger']>;
 const ORDERS: readonly { value: Stagger['order']; text: string }[] = [
@@ -37,6 +37,13 @@ const orderWords = (stagger: Stagger): string =>
     ? staggerFieldText.byNumberIn(stagger.property ?? COMMON)
     : present(ORDERS.find((o) => o.value === stagger.order)).text;
 
+const stepWords = (stagger: Stagger): string => {
+  const step = stagger.step.replace(/(\d)(px|ms|%)/, '$1 $2');
+  return stagger.property === TEXT_SHARE
+    ? splitText.spread(staggerFieldText.stepOf(step, isInPhases(stagger)))
+    : staggerFieldText.eachLater(step, isInPhases(stagger));
+};
+
 interface StaggerWordProps {
   motion: Motion;
   timed: boolean;
@@ -50,6 +57,8 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
   const count = findMatches(layout, motion.targets.selector).length;
   if (count < 2) return null;
   const { stagger } = motion;
+  // In which order the parts of a text come is said of the text.
+  const ofText = stagger?.property === TEXT_SHARE;
   const first: Stagger = { step: timed ? '60ms' : '40px', order: 'page' };
   const put = (text: string) => {
     const css = /^-?[\d.]+$/.test(text) ? `${text}${timed ? 'ms' : 'px'}` : text;
@@ -57,20 +66,16 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
   };
   return (
     <p>
-      {staggerFieldText.onElements(count)}{' '}
+      {ofText ? splitText.parts(count) : staggerFieldText.onElements(count)}{' '}
       <Popover
         className="word"
         label={staggerFieldText.stagger}
-        trigger={
-          stagger
-            ? staggerFieldText.eachLater(stagger.step.replace(/(\d)(px|ms|%)/, '$1 $2'), isInPhases(stagger))
-            : staggerFieldText.allAlike
-        }
+        trigger={stagger ? stepWords(stagger) : staggerFieldText.allAlike}
       >
         {() => (
           <div className="flex w-64 flex-col gap-2">
             <label className="point-row">
-              {staggerFieldText.eachLaterBy}
+              {ofText ? splitText.lastLaterBy : staggerFieldText.eachLaterBy}
               <CssField
                 label={staggerFieldText.stepOfTheStagger}
                 property={timed ? 'time' : 'length'}
@@ -78,12 +83,14 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
                 onPut={put}
               />
             </label>
-            <Choices
-              options={ORDERS}
-              value={stagger?.order ?? 'page'}
-              onChoose={(order) => onChange(inOrder(stagger ?? first, order))}
-            />
-            {stagger?.order === 'property' && (
+            {!ofText && (
+              <Choices
+                options={ORDERS}
+                value={stagger?.order ?? 'page'}
+                onChoose={(order) => onChange(inOrder(stagger ?? first, order))}
+              />
+            )}
+            {stagger?.order === 'property' && !ofText && (
               <CssField
                 label={staggerFieldText.customProperty}
                 property={COMMON}
@@ -116,7 +123,7 @@ export function StaggerField({ motion, timed, onChange }: StaggerWordProps) {
           </div>
         )}
       </Popover>
-      {stagger && ` ${orderWords(stagger)}`}
+      {stagger && !ofText && ` ${orderWords(stagger)}`}
     </p>
   );
 }

@@ -1,11 +1,12 @@
 /** “moves 0.9 m reflector and 2 more”: which elements a motion moves, and changing that. */
-import { findMatches, itemAt, selectorName, setTarget } from '@lyvek/core';
+import { findMatches, findSplit, itemAt, selectorName, setTarget } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { newId } from '../../../../state/new-id.ts';
 import { useOpenedPage } from '../../../../state/opened-page.ts';
 import { elementName } from '../../../../editor/words.ts';
 import { Popover } from '../../../../ui/Popover.tsx';
 import { useRundown } from '../../rundown-context.ts';
+import { SplitLine } from './SplitLine.tsx';
 import { sentenceText } from '../text.ts';
 import { Target } from './Target.tsx';
 
@@ -17,7 +18,9 @@ const calledUntilNow = ({ name, targets }: Motion, element: string): string => {
 
 export function TargetLine({ motion, element }: { motion: Motion; element: number }) {
   const { session } = useOpenedPage();
-  const { layout } = useRundown();
+  const { layout, document } = useRundown();
+  const split = findSplit(motion, document);
+  if (split) return <SplitLine adjustment={split} />;
   const others = findMatches(layout, motion.targets.selector).length - 1;
   const name = elementName(itemAt(layout.elements, element), layout);
   return (
