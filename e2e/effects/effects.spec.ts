@@ -439,7 +439,7 @@ test('Intro: plays at page load and hands over to the scroll without a jump, als
 test('every effect that Lyvek offers has been tried here', () => {
   const tried = [
     ...REVEALS.map(([name]) => name),
-    ...'Lines rise|Words appear|Letters appear|Parallax, slower|Parallax, faster|Back and forth|Pointer drift|Pin section|Horizontal travel|Draw|Bar|Progress ring|Count|Signal|Scrub a video|Picture sequence|Stack|Counter-columns|Marquee|Rings|Title pair|Appear, timed|Intro|Leave|Fade away'.split(
+    ...'Draw in turn|Iris|Along a path|Morph|Highlight|Lines rise|Words appear|Letters appear|Parallax, slower|Parallax, faster|Back and forth|Pointer drift|Pin section|Horizontal travel|Draw|Bar|Progress ring|Count|Signal|Scrub a video|Picture sequence|Stack|Counter-columns|Marquee|Rings|Title pair|Appear, timed|Intro|Leave|Fade away'.split(
       '|',
     ),
   ];

@@ -1,6 +1,7 @@
 import { present } from '../assert/index.ts';
 import { adjust, between, factsAt, fragment, motionOn, nameAt } from './effect-definition.ts';
-import type { EffectDefinition } from './effect-definition.ts';
+import type { Motion } from '../motion/index.ts';
+import type { EffectContext, EffectDefinition, Fragment } from './effect-definition.ts';
 import { freeSignal } from '../edit/index.ts';
 import { revealPlace, revealRange } from './reveal-range.ts';
 
@@ -17,22 +18,36 @@ export const draw: EffectDefinition = {
   driver: 'view',
   lifts: true,
   unfit: (c) => (factsAt(c).tag === 'svg' ? null : 'Only drawings (SVG in the page) have strokes.'),
-  compose(c) {
-    const e = factsAt(c);
-    const selector = `${e.selector} :is(${STROKES})`;
-    const motion = motionOn(c, selector, `${nameAt(c)} draws`, {
-      // Parts of a drawing have no view progress that could be trusted; the drawing has.
-      driver: { kind: 'view', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
-      range: revealRange(e, c.layout),
-      keyframes: { 'stroke-dashoffset': between('1px', '0px') },
-      reducedMotion: 'drop',
-    });
-    return fragment({
-      motions: [motion],
-      adjustments: [adjust(c, selector, { 'stroke-dasharray': '1' }, [motion], { pathLength: '1' })],
-    });
-  },
+  compose: (c) => composeDrawn(c, { range: revealRange(factsAt(c), c.layout) }),
 };
+
+/** So much of the whole way for each stroke, and so much later the next one begins. */
+const EACH = { start: 'cover 2%', end: 'cover 16%' };
+
+export const drawInTurn: EffectDefinition = {
+  ...draw,
+  id: 'draw-in-turn',
+  name: 'Draw in turn',
+  what: 'Its lines are drawn one after another.',
+  words: 'strokes svg path dash sequence handwriting signature',
+  compose: (c) => composeDrawn(c, { range: EACH, stagger: { step: '3%', order: 'page', of: 'phase' } }),
+};
+
+function composeDrawn(c: EffectContext, given: Pick<Motion, 'range' | 'stagger'>): Fragment {
+  const e = factsAt(c);
+  const selector = `${e.selector} :is(${STROKES})`;
+  const motion = motionOn(c, selector, `${nameAt(c)} draws`, {
+    // Parts of a drawing have no view progress that could be trusted; the drawing has.
+    driver: { kind: 'view', subject: e.selector, axis: 'block', insets: ['0px', '0px'] },
+    ...given,
+    keyframes: { 'stroke-dashoffset': between('1px', '0px') },
+    reducedMotion: 'drop',
+  });
+  return fragment({
+    motions: [motion],
+    adjustments: [adjust(c, selector, { 'stroke-dasharray': '1' }, [motion], { pathLength: '1' })],
+  });
+}
 
 export const bar: EffectDefinition = {
   id: 'bar',

@@ -70,7 +70,7 @@ describe('reveals', () => {
         expect([property, lastItem(keyframes).value]).toEqual([
           property,
           expect.stringMatching(
-            /^(1|0 0|0deg|x 0deg|blur\(0px\)|inset\(0 0 0 0\)|0% 0%|translateY\(0px\) skewY\(0deg\))$/,
+            /^(1|0 0|0deg|x 0deg|blur\(0px\)|inset\(0 0 0 0\)|0% 0%|0%|translateY\(0px\) skewY\(0deg\))$/,
           ),
         ]);
     }

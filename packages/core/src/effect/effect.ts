@@ -1,10 +1,11 @@
 /** The registry of effects. A new one is a file in this folder (or a row in reveal.ts) and a line here. */
 import { edit, freeName } from '../edit/index.ts';
 import type { Change, Operation } from '../edit/index.ts';
+import { alongPath } from './along-path.ts';
 import { marquee } from './marquee.ts';
 import { counterColumns } from './columns.ts';
 import { far, near } from './depth.ts';
-import { bar, count, draw, signal } from './drawing.ts';
+import { bar, count, draw, drawInTurn, signal } from './drawing.ts';
 import { itemAt } from '../assert/index.ts';
 import { findMatches, isSvgShape, openedAround } from '../page/index.ts';
 import { adjust } from './effect-definition.ts';
@@ -12,6 +13,8 @@ import type { EffectContext, EffectDefinition, Fragment } from './effect-definit
 import { hold } from './hold.ts';
 import { fadeOut, leave } from './leave.ts';
 import { reveals } from './reveal.ts';
+import { morph } from './morph.ts';
+import { highlight, iris } from './stops.ts';
 import { pointerDrift } from './pointer.ts';
 import { ring } from './ring.ts';
 import { rings } from './rings.ts';
@@ -25,6 +28,7 @@ import { travel } from './travel.ts';
 
 export const EFFECTS: readonly EffectDefinition[] = [
   ...reveals,
+  iris,
   ...textReveals,
   far,
   near,
@@ -33,7 +37,11 @@ export const EFFECTS: readonly EffectDefinition[] = [
   hold,
   travel,
   draw,
+  drawInTurn,
+  alongPath,
+  morph,
   bar,
+  highlight,
   ring,
   count,
   signal,

@@ -195,6 +195,7 @@ const SAMPLE_OF: Record<string, keyof typeof SAMPLES> = {
   'counter-columns': 'columns',
   'title-pair': 'lines',
   draw: 'drawing',
+  'draw-in-turn': 'drawing',
   count: 'figure',
 };
 

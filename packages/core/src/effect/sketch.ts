@@ -5,7 +5,7 @@
 import { itemAt } from '../assert/index.ts';
 import { isEndless, isPointed } from '../drivers/index.ts';
 import { compileTimeline, sample, shownValue, computeTimes } from '../motion/index.ts';
-import type { Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
+import type { Adjustment, Motion, MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import { withPins } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { findSample, matchSample } from './sketch-samples.ts';
@@ -43,6 +43,7 @@ function inPassing(motions: readonly Motion[]): (m: Motion) => Motion {
 
 interface Sketch {
   timeline: CompiledTimeline;
+  adjustments: readonly Adjustment[];
   from: number;
   to: number;
   drawn: [number, SketchPart['kind']][];
@@ -92,6 +93,7 @@ function makeSketch(effect: EffectDefinition): Sketch {
   const held = withPins(layout, made.pins).pinnedSpans[0];
   const sketch = {
     timeline,
+    adjustments: made.adjustments,
     drawn,
     from: spans.length ? Math.min(...spans.map((p) => p.start)) : (held?.start ?? 0),
     to: spans.length ? Math.max(...spans.map((p) => p.end)) : (held?.end ?? 0),
@@ -102,7 +104,7 @@ function makeSketch(effect: EffectDefinition): Sketch {
 
 /** The sketch at a share of the effect’s whole way, 0 before and 1 after. */
 export function sketch(effect: EffectDefinition, share: number): SketchPart[] {
-  const { timeline, from, to, drawn } = makeSketch(effect);
+  const { timeline, adjustments, from, to, drawn } = makeSketch(effect);
   const offset = from + (to - from) * share;
   sample(timeline, [offset, 0]);
   const { elements } = timeline.layout;
@@ -118,12 +120,18 @@ export function sketch(effect: EffectDefinition, share: number): SketchPart[] {
   return drawn.map(([i, kind]) => {
     const { box, sticky } = itemAt(elements, i);
     const carried = sticky ? Math.min(sticky.travel, Math.max(0, offset - sticky.at)) : 0;
-    const values: Record<string, string> = {};
+    // Masks, ways and gradients that the motion counts with are drawn by what the effect sets.
+    const own = adjustments.filter((a) => a.selector === itemAt(elements, i).selector);
+    const values: Record<string, string> = Object.assign({}, ...own.map((a) => a.declarations));
+    const moved = new Set<string>();
     // A part of a moved strip or column moves along with it.
     for (let e = i; e >= 0; e = itemAt(elements, e).parent)
       for (const property of timeline.writers.get(e)?.keys() ?? []) {
         const value = shownValue(timeline, e, property);
-        if (value !== null && (e === i || property === 'translate')) values[property] ??= value;
+        if (value !== null && (e === i || property === 'translate') && !moved.has(property)) {
+          moved.add(property);
+          values[property] = value;
+        }
       }
     return {
       kind,

@@ -1,6 +1,6 @@
 /** Three frames of an effect, before, midway and after, as the core samples it on a small made-up page; while hovered they play. */
 import { useEffect, useState } from 'react';
-import { sketch, SKETCH_VIEWPORT } from '@lyvek/core';
+import { SEQUENCE, sketch, SKETCH_VIEWPORT, VIDEO } from '@lyvek/core';
 import type { EffectDefinition, SketchPart } from '@lyvek/core';
 
 const W = 38;
@@ -49,21 +49,32 @@ function Frame({ parts }: { parts: SketchPart[] }) {
 /** The one value that a drawn figure shows. */
 const toFigure = (values: Record<string, string>) =>
   Object.entries(values).find(([name]) => name.startsWith('--'))?.[1];
+/** Percent of a gauge; NaN where there is none to draw. */
+const toGauge = (values: Record<string, string>): number => {
+  const share = values[VIDEO] ?? values[SEQUENCE];
+  return share === undefined ? Number(toFigure(values) ?? NaN) : 100 * Number(share);
+};
+
+/** What would take a part out of its place in the drawing. */
+const PLACED = new Set(['position', 'overflow', 'overflow-x', 'display']);
 
 function Part({ part: { kind, x, y, width, height, values } }: { part: SketchPart }) {
   const { opacity = '1', perspective, ...rest } = values;
   const shown = {
     ...Object.fromEntries(
       Object.entries(rest)
-        .filter(([name]) => !name.startsWith('--') && !name.startsWith('mask'))
-        .map(([name, value]) => [name.replace(/-(\w)/g, (_, c: string) => c.toUpperCase()), value]),
+        .filter(([name]) => !PLACED.has(name))
+        .map(([name, value]) => [
+          name.startsWith('--') ? name : name.replace(/-(\w)/g, (_, c: string) => c.toUpperCase()),
+          value,
+        ]),
     ),
     // What is invisible before is drawn faintly, so that one sees where it will be.
     opacity: 0.16 + 0.84 * Number(opacity),
     ...(perspective ? { perspective } : {}),
   };
+  const gauge = toGauge(values);
   const place = { left: x, top: y, width, height };
-  const mask = values['mask-position'];
   if (kind === 'drawing')
     return (
       <svg className="frame3-part drawing" style={place} viewBox="0 0 100 60" preserveAspectRatio="none">
@@ -82,23 +93,8 @@ function Part({ part: { kind, x, y, width, height, values } }: { part: SketchPar
       </span>
     );
   return (
-    <span
-      className={`frame3-part ${kind}`}
-      style={{
-        ...place,
-        ...shown,
-        ...(mask
-          ? {
-              maskImage: 'linear-gradient(to right, #000 44%, transparent 56%)',
-              maskSize: '230% 100%',
-              maskPosition: mask,
-            }
-          : {}),
-      }}
-    >
-      {toFigure(values) !== undefined && kind === 'card' && (
-        <span className="frame3-gauge" style={{ width: `${Number(toFigure(values))}%` }} />
-      )}
+    <span className={`frame3-part ${kind}`} style={{ ...place, ...shown }}>
+      {gauge >= 0 && kind === 'card' && <span className="frame3-gauge" style={{ width: `${gauge}%` }} />}
     </span>
   );
 }

@@ -101,6 +101,8 @@ export function effectWords(m: Motion): string {
     return to >= from ? 'grow' : 'shrink';
   }
   if (names.includes('rotate')) return 'turn';
+  if (names.includes('offset-distance')) return 'flies along a path';
+  if (/^(polygon|path)\(/.test(m.keyframes['clip-path']?.[0]?.value ?? '')) return 'morph';
   if (names.includes('clip-path') || names.includes('mask-position')) return 'wipe';
   if (names.includes('stroke-dashoffset')) return 'draw';
   if (names.includes('perspective')) return 'perspective';

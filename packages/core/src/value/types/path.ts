@@ -11,7 +11,7 @@ interface Command {
 }
 
 /** Null for what is no path, and for arcs: their flags mix otherwise. */
-function readPath(data: string): Command[] | null {
+export function readPath(data: string): Command[] | null {
   const out: Command[] = [];
   for (const token of data.match(TOKEN) ?? []) {
     const last = out.at(-1);

@@ -10,6 +10,7 @@ import { useRundown } from '../rundown-context.ts';
 import { Gutter } from './Gutter.tsx';
 import { Guides } from './Guides.tsx';
 import { MoveGrips } from './MoveGrips.tsx';
+import { ShapeGrips } from './ShapeGrips.tsx';
 import { PageNote, PageRemark } from './PageNote.tsx';
 import { previewText } from './text.ts';
 
@@ -43,6 +44,7 @@ export function Preview({ width, height }: { width: number; height: number }) {
         <PageNote opened={opened} />
         <Guides scale={scale} width={w} height={h} />
         <MoveGrips scale={scale} width={w} height={h} />
+        <ShapeGrips scale={scale} width={w} height={h} />
         <PageRemark opened={opened} />
       </div>
       <Gutter scale={scale} left={w} height={h} />

@@ -29,6 +29,14 @@ export const moveGripsText = {
   moveAtTheNearest: 'Move, at the nearest keyframe',
 };
 
+export const shapeGripsText = {
+  shape: (property: string) => `Points of ${property}`,
+  point: (n: number, of: number, { x, y }: { x: number; y: number }) =>
+    `Point ${n} of ${of}, ${Math.round(x)} and ${Math.round(y)} px`,
+  pull: 'Drag it, or move it with the arrow keys',
+  place: ({ x, y }: { x: number; y: number }) => `${Math.round(x)}, ${Math.round(y)} px`,
+};
+
 export const pageNoteText = {
   openingThePage: 'Opening the page …',
   reloadThePage: 'Reload the page',
