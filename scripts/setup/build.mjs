@@ -104,6 +104,12 @@ export const liveBundle = (outfile) => ({
   entryPoints: [inRoot('packages/probe/src/live.ts')],
 });
 
+/** What a page on a device says and hears. */
+export const deviceBundle = (outfile) => ({
+  ...probeBundle(outfile),
+  entryPoints: [inRoot('packages/probe/src/device.ts')],
+});
+
 /** What the lab puts into a page to look at it. */
 export const inPageBundle = (outfile) => ({
   ...probeBundle(outfile),
@@ -155,6 +161,7 @@ export async function buildProbe() {
   await build(inPageBundle(inRoot('dist/in-page.js')));
   await build(journeyBundle(inRoot('dist/journey.js')));
   await build(liveBundle(inRoot('dist/live.js')));
+  await build(deviceBundle(inRoot('dist/device.js')));
   await build(probeBundle(inRoot('dist/probe.js')));
   await build(runtimeBundle(inRoot('dist/runtime.js')));
   for (const part of PARTS) await build(partBundle(part)(inRoot('dist', `${part.name}.js`)));
@@ -189,6 +196,7 @@ const MADE = [
   'import-worker.js',
   'probe.js',
   'live.js',
+  'device.js',
   'in-page.js',
   'journey.js',
   'runtime.js',

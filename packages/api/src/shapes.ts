@@ -357,6 +357,67 @@ export type PageOnShelf = z.infer<typeof PageOnShelf>;
 export type PresetFacts = z.infer<typeof Preset>;
 export type PageWhole = z.infer<typeof PageWhole>;
 export type Shelf = z.infer<typeof Shelf>;
+/** How the scroll of a device and the playhead go together. */
+export const ShowMode = z.enum(['follows', 'leads', 'free']);
+const pixels = z.number().min(0).max(1e7);
+/** What a device says of its page: hostile until it is checked. */
+export const DeviceReport = z.strictObject({
+  y: pixels,
+  /** how far it can be scrolled */
+  max: pixels,
+  width: pixels,
+  height: pixels,
+  /** the part of it that is seen between bars and keyboard */
+  visual: z.strictObject({
+    height: pixels,
+    top: z.number().min(-1e6).max(1e6),
+    scale: z.number().min(0).max(100),
+  }),
+  /** device pixels for each px */
+  density: z.number().min(0).max(20),
+  /** a finger has scrolled since the last report */
+  touched: z.boolean(),
+});
+export const DeviceFacts = z.object({
+  id: z.string(),
+  /** the letters that it shows while it waits */
+  code: z.string(),
+  address: z.string(),
+  name: z.string(),
+  state: z.enum(['waits', 'shows', 'away']),
+  report: DeviceReport.nullable(),
+});
+export const ShowAddress = z.object({ name: z.string(), address: z.string(), own: z.boolean() });
+export const NewShow = z.strictObject({
+  address: z.string().max(60),
+  width: z.number().int().min(200).max(8000),
+  height: z.number().int().min(200).max(8000),
+});
+export const ShowFollow = z.strictObject({ mode: ShowMode, share: z.number().min(0).max(1) });
+export const Admission = z.strictObject({ admitted: z.boolean() });
+export const ShowState = z.object({
+  addresses: z.array(ShowAddress),
+  running: z
+    .object({
+      takeId: z.string(),
+      address: z.string(),
+      port: z.number().int(),
+      /** where six letters are typed, and the link that needs none */
+      url: z.string(),
+      link: z.string(),
+      code: z.string(),
+      mode: ShowMode,
+      devices: z.array(DeviceFacts),
+    })
+    .nullable(),
+  /** why the last one ended */
+  ended: z.string().nullable(),
+});
+export type ShowMode = z.infer<typeof ShowMode>;
+export type DeviceReport = z.infer<typeof DeviceReport>;
+export type DeviceFacts = z.infer<typeof DeviceFacts>;
+export type ShowAddress = z.infer<typeof ShowAddress>;
+export type ShowState = z.infer<typeof ShowState>;
 export type SyncReport = z.infer<typeof SyncReport>;
 export type TakeDocument = z.infer<typeof TakeDocument>;
 export type TakeFacts = z.infer<typeof Take>;

@@ -28,6 +28,8 @@ import { pageRoutes } from './routes/pages.ts';
 import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { referenceRoutes } from './routes/references.ts';
+import { Show } from './device/show.ts';
+import { showRoutes } from './routes/shows.ts';
 import { schemaRoutes } from './routes/schemas.ts';
 import { syncRoutes } from './routes/sync.ts';
 import { takeRoutes } from './routes/takes.ts';
@@ -128,6 +130,7 @@ function apiRoutes({
     }),
     takeRoutes(pool),
     syncRoutes(),
+    showRoutes(pool, new Show(() => built('device.js').toString('utf8')), built),
     thingRoutes(pool),
     presetRoutes(pool),
     referenceRoutes(pool),

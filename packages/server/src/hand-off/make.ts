@@ -1,10 +1,11 @@
 /** Puts the hand-off of a document together, from what the database has of its page. */
-import { assemble, isAdjusted } from '@lyvek/core';
+import { assemble, isAdjusted, readDocument } from '@lyvek/core';
 import type { MotionDocument, Target } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Db } from '../store/database.ts';
 import { listLayouts } from '../store/layouts.ts';
 import { listFiles, pageById } from '../store/pages.ts';
+import { takeWithDocument } from '../store/takes.ts';
 import { handOffPage } from './files.ts';
 
 export interface HandOffQuery {
@@ -46,4 +47,14 @@ export async function makeHandOff(
     options,
   );
   return { page, files, assembled, document, layout: own };
+}
+
+/** The newest revision of a take. */
+export async function handOffTake(db: Db, takeId: string, query: HandOffQuery): Promise<MadeHandOff> {
+  const take = await takeWithDocument(db, takeId);
+  const page = take && (await pageById(db, take.pageId));
+  if (!take || !page) throw notFound('take');
+  const parsed = readDocument(take.document);
+  if (!parsed.ok) throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
+  return makeHandOff(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
 }

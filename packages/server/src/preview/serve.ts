@@ -7,6 +7,7 @@ import type { Request, Response } from 'express';
 import mime from 'mime-types';
 import { insertFirstInHead, lastItem } from '@lyvek/core';
 import { tokenOfHost } from '../http/guard.ts';
+import { sendBytes } from '../http/send-bytes.ts';
 import type { Db } from '../store/database.ts';
 import type { Proof, Proofs } from './proofs.ts';
 import { ImportLimit } from '../add-page/importer.ts';
@@ -125,21 +126,6 @@ function serveProof(
   const body = Buffer.from(bytes);
   if (!isHtml(found)) return sendBytes(req, res, body);
   return void res.send(insertFirstInHead(body.toString('utf8'), inlineProbe(options.probe(), null)));
-}
-
-/** A file, or the part of it that is asked for (RFC 9110, §14): a video is sought by parts. */
-function sendBytes(req: Request, res: Response, bytes: Buffer): void {
-  res.setHeader('Accept-Ranges', 'bytes');
-  const ranges = req.range(bytes.length);
-  if (ranges === -1) {
-    res.setHeader('Content-Range', `bytes */${bytes.length}`);
-    return void res.status(416).end();
-  }
-  // What is not understood, and several parts at once, may be answered with all of it.
-  const only = Array.isArray(ranges) && ranges.type === 'bytes' && ranges.length === 1 ? ranges[0] : null;
-  if (!only) return void res.send(bytes);
-  res.setHeader('Content-Range', `bytes ${only.start}-${only.end}/${bytes.length}`);
-  res.status(206).send(bytes.subarray(only.start, only.end + 1));
 }
 
 const isText = (path: string) => isHtml(path) || /\.css$/i.test(path);

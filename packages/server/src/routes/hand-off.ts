@@ -1,19 +1,15 @@
 /** The hand-off as files: the page with its style sheet linked, and everything else as it was brought. */
 import { Router } from 'express';
 import type pg from 'pg';
-import type * as z from 'zod';
 import { zipSync } from 'fflate';
-import { ENGINES, OWN_SCRIPTS, provable, readDocument, slug } from '@lyvek/core';
+import { ENGINES, OWN_SCRIPTS, provable, slug } from '@lyvek/core';
 import { found, notFound, Problem } from '../http/problem.ts';
 import type { EngineName } from '@lyvek/core';
 import { routes } from '@lyvek/api';
-import type { HandOffQuery } from '@lyvek/api';
 import { handle } from '../http/handle.ts';
-import type { Db } from '../store/database.ts';
 import { listFiles, pageById } from '../store/pages.ts';
-import { takeWithDocument } from '../store/takes.ts';
 import { filesWithoutTaken, handOffPage, handedOff } from '../hand-off/files.ts';
-import { makeHandOff } from '../hand-off/make.ts';
+import { handOffTake } from '../hand-off/make.ts';
 import type { MadeHandOff } from '../hand-off/make.ts';
 import {
   LabBusy,
@@ -27,15 +23,6 @@ import {
 } from '../lab/index.ts';
 import type { LabTurn } from '../lab/index.ts';
 import type { Proofs } from '../preview/proofs.ts';
-
-async function handOff(db: Db, takeId: string, query: z.output<typeof HandOffQuery>) {
-  const take = await takeWithDocument(db, takeId);
-  const page = take && (await pageById(db, take.pageId));
-  if (!take || !page) throw notFound('take');
-  const parsed = readDocument(take.document);
-  if (!parsed.ok) throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
-  return makeHandOff(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
-}
 
 const SCRIPTS = new Set<string>(OWN_SCRIPTS);
 
@@ -68,14 +55,14 @@ export function handOffRoutes(
 ): Router {
   const router = Router();
   handle(router, routes.handOff, async ({ id, ...query }, { res }) => {
-    const { page, files, assembled } = await handOff(pool, id, query);
+    const { page, files, assembled } = await handOffTake(pool, id, query);
     const entries = Object.fromEntries(handedOff(files, page.entry, assembled, built));
     res.setHeader('Content-Disposition', `attachment; filename="${slug(page.name)}.zip"`);
     res.type('application/zip').send(Buffer.from(zipSync(entries, { level: 6 })));
   });
   /** Keeps the finished hand-off for a few minutes, for a browser that proves it. */
   handle(router, routes.startProof, async ({ id, ...query }) => {
-    const { page, files, assembled } = await handOff(pool, id, provable(query));
+    const { page, files, assembled } = await handOffTake(pool, id, provable(query));
     const token = proofs.put({
       entry: page.entry,
       files: handedOff(files, page.entry, assembled, built),
@@ -95,7 +82,7 @@ export function handOffRoutes(
 
   /** Proves the hand-off in a browser on this machine. Ends when the asker goes away. */
   handle(router, routes.labProof, async ({ id, engine, ...query }, { res }) => {
-    const made = await handOff(pool, id, provable(query));
+    const made = await handOffTake(pool, id, provable(query));
     const { label, missing } = engineByName(engine);
     const why = missing();
     if (why !== null) throw new Problem(501, `No ${label} here`, why);

@@ -63,6 +63,42 @@ export const takePopoverText = {
   deleteTake: (name: string) => `Delete ${name}`,
 };
 
+export const showText = {
+  button: (count: number | null, waits: boolean) =>
+    count === null
+      ? 'Show on a device'
+      : `Show on a device: ${waits ? 'a device waits' : `${count} ${count === 1 ? 'shows it' : 'show it'}`}`,
+  title: 'Show on a device',
+  what: 'The page runs on a phone or tablet as it will be: in its own browser, with nothing over it.',
+  ended: (why: string) => `It ended. ${why}`,
+  address: 'Address of this machine',
+  onlyHere: 'only this machine itself',
+  reachable: (address: string) =>
+    `Whoever reaches ${address} can knock. Nobody gets in unless you let them; nothing but this page is there.`,
+  noAddress: 'This machine has no address.',
+  start: 'Start',
+  stop: 'Stop',
+  scan: 'Link for a camera',
+  scanOrType: 'Scan it, or open this address and type the letters:',
+  letters: 'Letters to type',
+  devices: 'Devices',
+  nobodyYet: 'No device yet.',
+  shows: (code: string) => `It shows ${code}. Are these its letters?`,
+  size: (r: { width: number; height: number; visual: { height: number }; density: number }) =>
+    `${Math.round(r.width)} × ${Math.round(r.visual.height)} px in sight, ${Number(r.density.toFixed(2))}×`,
+  states: { waits: 'waits', shows: 'shows it', away: 'is away' },
+  letIn: 'Let it in',
+  refuse: 'Refuse',
+  putOut: 'Put out',
+  modes: [
+    { value: 'follows', text: 'The device follows the playhead', note: '' },
+    { value: 'leads', text: 'The device leads', note: 'the playhead follows its scroll' },
+    { value: 'free', text: 'Each scrolls by itself', note: '' },
+  ] as const,
+  onlyThisPort: (address: string, port: number) =>
+    `Open now: ${address}, port ${port}. It closes with this page, after 30 minutes without a device, or here.`,
+};
+
 export const viewportPopoverText = {
   viewport: (viewport: string) => `Viewport ${viewport}`,
   widthInPx: 'Width in px',

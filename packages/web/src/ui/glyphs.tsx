@@ -49,6 +49,13 @@ export const FindingSign = ({
   </Sign>
 );
 
+/** A phone, with the page on it. */
+export const DeviceGlyph = () => (
+  <Sign w={11} h={16}>
+    <rect x={1} y={1} width={9} height={14} rx={1.8} stroke="currentColor" strokeWidth="1.3" fill="none" />
+    <path d="M3 5h5M3 8h3" stroke="currentColor" strokeWidth="1.3" fill="none" />
+  </Sign>
+);
 export const Down = () => (
   <Sign w={9} h={6}>
     <path d="M1 1l3.5 3.5L8 1" stroke="currentColor" strokeWidth="1.3" fill="none" />

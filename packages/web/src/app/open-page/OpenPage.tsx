@@ -26,6 +26,7 @@ import { ConflictBanner } from './ConflictBanner.tsx';
 import { PageCrumbs } from './PageCrumbs.tsx';
 import { SaveMark } from './SaveMark.tsx';
 import { TakePopover } from './TakePopover.tsx';
+import { ShowPopover } from './ShowPopover.tsx';
 import { keepViewport, storedViewport, ViewportPopover } from './ViewportPopover.tsx';
 import { openPageText } from '../text.ts';
 
@@ -212,6 +213,7 @@ function Bar({ goTo }: { goTo(takeId: string): void }) {
       <SaveMark save={save} />
       <ConditionPopover />
       <ViewportPopover />
+      <ShowPopover />
       <TakePopover goTo={goTo} />
       <ThemeButton />
       <HelpButton />

@@ -1,0 +1,125 @@
+/** A take on a device: let in by people, shown whole, edited within a second, following and leading; and nothing else is reached. */
+import { expect, test } from '@playwright/test';
+import type { APIRequestContext, Browser, Page } from '@playwright/test';
+import { present } from '@lyvek/core';
+import { addMotion, html, openNew, pick, saved } from '../support/app.ts';
+import { elapse } from '../support/time.ts';
+
+const PAGE = html(
+  '<header><h1>Ferry</h1></header><p id="card">Departures</p><footer></footer>',
+  'header,footer{height:1200px}p{margin:0;height:200px;background:#cde;font-size:30px}',
+).replace('<head>', '<head><meta name="viewport" content="width=device-width">');
+const HERE = '127.0.0.1';
+
+async function openShow(page: Page): Promise<string> {
+  await page.getByRole('button', { name: /^Show on a device/ }).click();
+  await page.getByRole('radio', { name: HERE }).check();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  return present(await page.locator('.show-url').textContent());
+}
+const readLink = async (request: APIRequestContext) =>
+  (await (await request.get('/api/show')).json()).running;
+
+/** A phone with a finger. */
+const openPhone = async (browser: Browser): Promise<Page> => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 700 },
+    hasTouch: true,
+    isMobile: true,
+    deviceScaleFactor: 2,
+    userAgent: 'Mozilla/5.0 (Linux; Android 15; Phone) AppleWebKit/537.36 Chrome/130 Mobile Safari/537.36',
+  });
+  return context.newPage();
+};
+const scrollY = (page: Page) => page.evaluate(() => window.scrollY);
+
+test('a phone is let in, follows the playhead, shows edits, leads, and is put out', async ({
+  page,
+  request,
+  browser,
+}) => {
+  await openNew(page, request, `Device ${Date.now()}`, PAGE);
+  await pick(page, '#card');
+  await addMotion(page, 'Rise');
+  await saved(page);
+  const url = await openShow(page);
+  const { code, link } = await readLink(request);
+  const phone = await openPhone(browser);
+  // Wrong letters, then those on the screen.
+  await phone.goto(url);
+  await phone.getByLabel('Letters').fill('AAAAAA');
+  await phone.getByRole('button', { name: 'Open' }).click();
+  await expect(phone.getByText('These are other letters')).toBeVisible();
+  await phone.getByLabel('Letters').fill(code.toLowerCase());
+  await phone.getByRole('button', { name: 'Open' }).click();
+  await expect(phone.getByRole('heading', { name: 'Waiting to be let in' })).toBeVisible();
+  const letters = present(await phone.locator('b').textContent());
+  await expect(page.locator('.show-devices')).toContainText('Android phone, Chrome');
+  await expect(page.locator('.show-devices')).toContainText(letters);
+  await page.getByRole('button', { name: 'Let it in' }).click();
+  await expect(phone.getByRole('heading', { name: 'Ferry' })).toBeVisible();
+  await expect(page.locator('.show-devices')).toContainText('390 × 700 px in sight, 2×');
+
+  // It follows the playhead by its share of the page.
+  const frame = present(page.frames().find((f) => f.parentFrame() === page.mainFrame()));
+  await page.keyboard.press('Escape');
+  await frame.evaluate(() => scrollTo({ top: 900, behavior: 'instant' }));
+  const share = 900 / (await frame.evaluate(() => document.documentElement.scrollHeight - innerHeight));
+  const max = await phone.evaluate(() => document.documentElement.scrollHeight - innerHeight);
+  await expect.poll(async () => Math.abs((await scrollY(phone)) - share * max)).toBeLessThan(4);
+
+  // An edit is there within a second or so, at the same place.
+  const names = () =>
+    phone.evaluate(() => document.getAnimations().map((a) => (a as CSSAnimation).animationName));
+  expect(await names()).toHaveLength(1);
+  await pick(page, '#card');
+  await addMotion(page, 'Highlight');
+  await saved(page);
+  await expect.poll(async () => (await names().catch(() => [])).length, { timeout: 4000 }).toBe(2);
+  await expect.poll(async () => Math.abs((await scrollY(phone)) - share * max)).toBeLessThan(4);
+
+  // It leads: a finger scrolls, and the playhead goes along.
+  await page.getByRole('button', { name: /^Show on a device/ }).click();
+  await page.getByRole('button', { name: /^The device leads/ }).click();
+  await phone.touchscreen.tap(200, 300);
+  await phone.evaluate(() => scrollTo({ top: 300, behavior: 'instant' }));
+  await expect
+    .poll(async () => Math.abs((await frame.evaluate(() => window.scrollY)) - (300 / max) * (900 / share)))
+    .toBeLessThan(6);
+
+  // The link of the code for cameras needs no letters, and still waits.
+  const other = await openPhone(browser);
+  await other.goto(link);
+  await expect(other.getByRole('heading', { name: 'Waiting to be let in' })).toBeVisible();
+  await page.getByRole('button', { name: 'Refuse' }).click();
+  await expect(other.getByText('This link is no longer in use')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByText('It ended. It was stopped.')).toBeVisible();
+  await expect
+    .poll(() =>
+      request.get(url).then(
+        () => 'open',
+        () => 'closed',
+      ),
+    )
+    .toBe('closed');
+});
+
+test('a page that is left ends what it showed', async ({ page, request }) => {
+  await openNew(page, request, `Device left ${Date.now()}`, PAGE);
+  const url = await openShow(page);
+  expect((await request.get(url)).status()).toBe(200);
+  await page.goto('about:blank');
+  await expect
+    .poll(
+      () =>
+        request.get(url).then(
+          () => 'open',
+          () => 'closed',
+        ),
+      { timeout: 30_000 },
+    )
+    .toBe('closed');
+  await elapse(page, 100);
+});

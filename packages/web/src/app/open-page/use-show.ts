@@ -1,0 +1,96 @@
+/** The show of this take on devices, as the server has it; asked for while it runs, which also keeps it running. */
+import { useEffect, useRef } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ShowMode, ShowState } from '@lyvek/api';
+import type { PageLink } from '../../preview/page-link.ts';
+import { useShownPage } from '../../preview/shown-page.ts';
+import { api } from '../../state/api.ts';
+import { useOpenedPage } from '../../state/opened-page.ts';
+
+const ASKED_MS = 500;
+/** While the device leads, its scroll has to be followed. */
+const LED_MS = 150;
+const TOLD_MS = 80;
+const KEY = ['show'];
+
+export interface Shown {
+  state: ShowState | undefined;
+  problem: string | null;
+  start(address: string): void;
+  stop(): void;
+  admit(id: string, admitted: boolean): void;
+  setMode(mode: ShowMode): void;
+}
+
+/** `wanted`: somebody has looked at it; nothing is asked before. */
+export function useShow(wanted: boolean): Shown {
+  const client = useQueryClient();
+  const { take } = useOpenedPage();
+  const { viewport, link } = useShownPage();
+  const { data } = useQuery({
+    queryKey: KEY,
+    queryFn: () => api.show({}),
+    enabled: wanted,
+    refetchInterval: ({ state }) => {
+      const running = state.data?.running;
+      return running ? (running.mode === 'leads' ? LED_MS : ASKED_MS) : false;
+    },
+    refetchIntervalInBackground: true,
+  });
+  // Another take has another show.
+  const state = data?.running && data.running.takeId !== take.id ? { ...data, running: null } : data;
+  const put = (next: ShowState) => client.setQueryData(KEY, next);
+  const starting = useMutation({
+    mutationFn: (address: string) =>
+      api.startShow({ id: take.id, body: { address, width: viewport.width, height: viewport.height } }),
+    onSuccess: put,
+  });
+  const other = useMutation({ mutationFn: (work: () => Promise<unknown>) => work() });
+  useFollowing(state?.running ?? null);
+  const mode = (next: ShowMode) => {
+    if (data?.running) put({ ...data, running: { ...data.running, mode: next } });
+    other.mutate(() => api.followShow({ body: { mode: next, share: readShare(link) } }));
+  };
+  return {
+    state,
+    problem: starting.error?.message ?? null,
+    start: (address) => starting.mutate(address),
+    stop: () => other.mutate(() => api.stopShow({}).then(() => client.invalidateQueries({ queryKey: KEY }))),
+    admit: (id, admitted) => other.mutate(() => api.admitDevice({ name: id, body: { admitted } }).then(put)),
+    setMode: mode,
+  };
+}
+
+const readMax = (link: PageLink): number => link.store.getState().layout?.scrollers[0]?.max.block ?? 0;
+/** Where the playhead is, as a share of the page: a page is longer on a phone. */
+const readShare = (link: PageLink): number => {
+  const max = readMax(link);
+  return max > 0 ? Math.min(1, link.store.getState().offset.y / max) : 0;
+};
+
+/** Playhead and device, whichever leads. */
+function useFollowing(running: ShowState['running']): void {
+  const { link } = useShownPage();
+  const mode = running?.mode ?? null;
+  const told = useRef(-1);
+  useEffect(() => {
+    if (mode !== 'follows') return;
+    const timer = setInterval(() => {
+      const share = readShare(link);
+      if (share === told.current) return;
+      told.current = share;
+      // What is lost is said again with the next move.
+      api.followShow({ body: { mode: 'follows', share } }).catch(() => undefined);
+    }, TOLD_MS);
+    return () => {
+      clearInterval(timer);
+      told.current = -1;
+    };
+  }, [mode, link]);
+  const leader = running?.devices.find((d) => d.report?.touched)?.report;
+  const lead = mode === 'leads' && leader && leader.max > 0 ? leader.y / leader.max : null;
+  useEffect(() => {
+    if (lead === null) return;
+    link.scrollTo(Math.round(Math.min(1, lead) * readMax(link)));
+  }, [lead, link]);
+}
