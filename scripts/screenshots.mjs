@@ -103,6 +103,13 @@ await shot('presets', rundown, async (page) => {
   await page.locator('.preset-row').first().click();
   await page.waitForTimeout(6500);
 });
+await shot('device', rundown, async (page) => {
+  await page.getByRole('button', { name: 'Show on a device' }).click();
+  await page.getByRole('radio', { name: '127.0.0.1' }).check();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.locator('.show-code').waitFor();
+  await page.waitForTimeout(700);
+});
 await shot('help', rundown, async (page) => {
   await page.keyboard.press('?');
   await page.locator('.help').waitFor();

@@ -17,8 +17,10 @@ async function openShow(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   return present(await page.locator('.show-url').textContent());
 }
-const readLink = async (request: APIRequestContext) =>
-  (await (await request.get('/api/show')).json()).running;
+const readShow = async (request: APIRequestContext, pageId: string) => {
+  const { takes } = await (await request.get(`/api/pages/${pageId}`)).json();
+  return (await (await request.get(`/api/takes/${takes[0].id}/show`)).json()).running;
+};
 
 /** A phone with a finger. */
 const openPhone = async (browser: Browser): Promise<Page> => {
@@ -38,12 +40,12 @@ test('a phone is let in, follows the playhead, shows edits, leads, and is put ou
   request,
   browser,
 }) => {
-  await openNew(page, request, `Device ${Date.now()}`, PAGE);
+  const id = await openNew(page, request, `Device ${Date.now()}`, PAGE);
   await pick(page, '#card');
   await addMotion(page, 'Rise');
   await saved(page);
   const url = await openShow(page);
-  const { code, link } = await readLink(request);
+  const { code, link } = await readShow(request, id);
   const phone = await openPhone(browser);
   // Wrong letters, then those on the screen.
   await phone.goto(url);

@@ -269,8 +269,9 @@ export const routes = {
   }),
   show: route({
     method: 'GET',
-    path: '/show',
-    summary: 'What is shown on devices, who waits, and this machine’s addresses; asking keeps it running',
+    path: '/takes/:id/show',
+    summary:
+      'The take on devices: whether it is shown, who waits, and this machine’s addresses; asking keeps it running',
     answer: shapes.ShowState,
   }),
   startShow: route({
@@ -281,17 +282,17 @@ export const routes = {
     status: 201,
     answer: shapes.ShowState,
   }),
-  stopShow: route({ method: 'DELETE', path: '/show', summary: 'Closes that listener' }),
+  stopShow: route({ method: 'DELETE', path: '/takes/:id/show', summary: 'Closes that listener' }),
   followShow: route({
     method: 'PUT',
-    path: '/show/follow',
+    path: '/takes/:id/show/follow',
     summary: 'Says where the playhead is, and who follows whom',
     body: shapes.ShowFollow,
     status: 204,
   }),
   admitDevice: route({
     method: 'PUT',
-    path: '/show/devices/:name',
+    path: '/takes/:id/show/devices/:name',
     summary: 'Lets a device in that waits, or puts one out',
     body: shapes.Admission,
     answer: shapes.ShowState,

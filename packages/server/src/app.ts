@@ -28,7 +28,6 @@ import { pageRoutes } from './routes/pages.ts';
 import { presetRoutes } from './routes/presets.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { referenceRoutes } from './routes/references.ts';
-import { Show } from './device/show.ts';
 import { showRoutes } from './routes/shows.ts';
 import { schemaRoutes } from './routes/schemas.ts';
 import { syncRoutes } from './routes/sync.ts';
@@ -130,7 +129,7 @@ function apiRoutes({
     }),
     takeRoutes(pool),
     syncRoutes(),
-    showRoutes(pool, new Show(() => built('device.js').toString('utf8')), built),
+    showRoutes(pool, built),
     thingRoutes(pool),
     presetRoutes(pool),
     referenceRoutes(pool),

@@ -43,7 +43,7 @@ export class Devices {
     const sameAddress = [...this.all.values()].filter((d) => d.address === address && !d.in);
     if (this.all.size >= MAX_DEVICES || sameAddress.length >= MAX_OF_ADDRESS) return null;
     const device: Device = {
-      ...{ id: makeToken(), secret: makeToken(), code: makeCode(), address, name: nameOf(agent) },
+      ...{ id: makeToken(), secret: makeToken(), code: makeCode(), address, name: describeAgent(agent) },
       ...{ in: false, heard: this.now(), words: [], report: null, streams: new Set() },
     };
     this.all.set(device.secret, device);
@@ -125,5 +125,5 @@ const BROWSERS: readonly [RegExp, string][] = [
 const find = (list: readonly [RegExp, string][], agent: string) => list.find(([is]) => is.test(agent))?.[1];
 
 /** What it says of itself, in words; none of it is trusted. */
-const nameOf = (agent: string): string =>
+const describeAgent = (agent: string): string =>
   [find(KINDS, agent) ?? 'A device', find(BROWSERS, agent)].filter(Boolean).join(', ');

@@ -67,7 +67,7 @@ export class Show {
         'Not an address of this machine',
         `${address} is none of its addresses. Choose another one.`,
       );
-    this.stop('It was started anew.');
+    this.stop('It was started again.');
     const [shown, revision] = [await source.make(), await source.revision()];
     const devices = new Devices(this.now);
     const token = makeToken();
@@ -104,6 +104,10 @@ export class Show {
     if (!shown) return;
     running.shown = shown;
     running.devices.tell({ type: 'reload' });
+  }
+
+  get isRunning(): boolean {
+    return this.running !== null;
   }
 
   stop(why: string): void {

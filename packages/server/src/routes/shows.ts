@@ -2,7 +2,8 @@
 import { Router } from 'express';
 import type pg from 'pg';
 import { routes } from '@lyvek/api';
-import type { Show, ShownFiles } from '../device/show.ts';
+import { Show } from '../device/show.ts';
+import type { ShownFiles } from '../device/show.ts';
 import { handedOff } from '../hand-off/files.ts';
 import { handOffTake } from '../hand-off/make.ts';
 import { handle } from '../http/handle.ts';
@@ -10,12 +11,25 @@ import { found, Problem } from '../http/problem.ts';
 import { pageById } from '../store/pages.ts';
 import { takeById } from '../store/takes.ts';
 
-export function showRoutes(db: pg.Pool, show: Show, built: (file: string) => Uint8Array): Router {
+/** More than these are not shown at once. */
+const MAX_SHOWS = 8;
+
+/** `built` reads one of the built scripts. */
+export function showRoutes(db: pg.Pool, built: (file: string) => Buffer): Router {
   const router = Router();
-  handle(router, routes.show, () => show.state());
-  handle(router, routes.stopShow, () => show.stop('It was stopped.'));
-  handle(router, routes.followShow, ({ body }) => show.follow(body.mode, body.share));
-  handle(router, routes.admitDevice, ({ name, body }) => show.admit(name, body.admitted));
+  const shows = new Map<string, Show>();
+  const of = (id: string): Show => {
+    const show = shows.get(id) ?? new Show(() => built('device.js').toString('utf8'));
+    shows.set(id, show);
+    // Those that have ended are only remembered while there is room.
+    for (const [known, { isRunning }] of shows)
+      if (shows.size > 2 * MAX_SHOWS && !isRunning && known !== id) shows.delete(known);
+    return show;
+  };
+  handle(router, routes.show, ({ id }) => of(id).state());
+  handle(router, routes.stopShow, ({ id }) => of(id).stop('It was stopped.'));
+  handle(router, routes.followShow, ({ id, body }) => of(id).follow(body.mode, body.share));
+  handle(router, routes.admitDevice, ({ id, name, body }) => of(id).admit(name, body.admitted));
   handle(router, routes.startShow, async ({ id, body }) => {
     const find = async () => found(await takeById(db, id), 'take');
     const take = await find();
@@ -40,7 +54,14 @@ export function showRoutes(db: pg.Pool, show: Show, built: (file: string) => Uin
         outside: page.outside,
       };
     };
-    return show.start({ takeId: id, make, revision: async () => (await find()).revision }, body.address);
+    const others = [...shows].filter(([other, { isRunning }]) => isRunning && other !== id);
+    if (others.length >= MAX_SHOWS)
+      throw new Problem(
+        409,
+        'Too many are shown',
+        `${MAX_SHOWS} takes are shown on devices. Stop one of them first.`,
+      );
+    return of(id).start({ takeId: id, make, revision: async () => (await find()).revision }, body.address);
   });
 
   return router;

@@ -7,11 +7,10 @@ import { useShownPage } from '../../preview/shown-page.ts';
 import { api } from '../../state/api.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 
-const ASKED_MS = 500;
+const POLL_MS = 500;
 /** While the device leads, its scroll has to be followed. */
-const LED_MS = 150;
-const TOLD_MS = 80;
-const KEY = ['show'];
+const LEAD_POLL_MS = 150;
+const TELL_MS = 80;
 
 export interface Shown {
   state: ShowState | undefined;
@@ -27,36 +26,39 @@ export function useShow(wanted: boolean): Shown {
   const client = useQueryClient();
   const { take } = useOpenedPage();
   const { viewport, link } = useShownPage();
-  const { data } = useQuery({
-    queryKey: KEY,
-    queryFn: () => api.show({}),
+  const key = ['show', take.id];
+  const { data: state } = useQuery({
+    queryKey: key,
+    queryFn: () => api.show({ id: take.id }),
     enabled: wanted,
     refetchInterval: ({ state }) => {
       const running = state.data?.running;
-      return running ? (running.mode === 'leads' ? LED_MS : ASKED_MS) : false;
+      return running ? (running.mode === 'leads' ? LEAD_POLL_MS : POLL_MS) : false;
     },
     refetchIntervalInBackground: true,
   });
-  // Another take has another show.
-  const state = data?.running && data.running.takeId !== take.id ? { ...data, running: null } : data;
-  const put = (next: ShowState) => client.setQueryData(KEY, next);
+  const put = (next: ShowState) => client.setQueryData(key, next);
   const starting = useMutation({
     mutationFn: (address: string) =>
       api.startShow({ id: take.id, body: { address, width: viewport.width, height: viewport.height } }),
     onSuccess: put,
   });
   const other = useMutation({ mutationFn: (work: () => Promise<unknown>) => work() });
-  useFollowing(state?.running ?? null);
+  useFollowing(take.id, state?.running ?? null);
   const mode = (next: ShowMode) => {
-    if (data?.running) put({ ...data, running: { ...data.running, mode: next } });
-    other.mutate(() => api.followShow({ body: { mode: next, share: readShare(link) } }));
+    if (state?.running) put({ ...state, running: { ...state.running, mode: next } });
+    other.mutate(() => api.followShow({ id: take.id, body: { mode: next, share: readShare(link) } }));
   };
   return {
     state,
     problem: starting.error?.message ?? null,
     start: (address) => starting.mutate(address),
-    stop: () => other.mutate(() => api.stopShow({}).then(() => client.invalidateQueries({ queryKey: KEY }))),
-    admit: (id, admitted) => other.mutate(() => api.admitDevice({ name: id, body: { admitted } }).then(put)),
+    stop: () =>
+      other.mutate(() =>
+        api.stopShow({ id: take.id }).then(() => client.invalidateQueries({ queryKey: key })),
+      ),
+    admit: (id, admitted) =>
+      other.mutate(() => api.admitDevice({ id: take.id, name: id, body: { admitted } }).then(put)),
     setMode: mode,
   };
 }
@@ -69,7 +71,7 @@ const readShare = (link: PageLink): number => {
 };
 
 /** Playhead and device, whichever leads. */
-function useFollowing(running: ShowState['running']): void {
+function useFollowing(id: string, running: ShowState['running']): void {
   const { link } = useShownPage();
   const mode = running?.mode ?? null;
   const told = useRef(-1);
@@ -80,13 +82,13 @@ function useFollowing(running: ShowState['running']): void {
       if (share === told.current) return;
       told.current = share;
       // What is lost is said again with the next move.
-      api.followShow({ body: { mode: 'follows', share } }).catch(() => undefined);
-    }, TOLD_MS);
+      api.followShow({ id, body: { mode: 'follows', share } }).catch(() => undefined);
+    }, TELL_MS);
     return () => {
       clearInterval(timer);
       told.current = -1;
     };
-  }, [mode, link]);
+  }, [mode, id, link]);
   const leader = running?.devices.find((d) => d.report?.touched)?.report;
   const lead = mode === 'leads' && leader && leader.max > 0 ? leader.y / leader.max : null;
   useEffect(() => {
