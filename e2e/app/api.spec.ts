@@ -163,7 +163,10 @@ test('the formats are published as JSON Schemas', async ({ request }) => {
     };
   };
   expect(Object.keys(document.properties.motions.items.properties).sort()).toEqual(
-    [...Object.keys(motion()), 'conditions', 'preset', 'repeat', 'stagger', 'ties', 'time', 'tunable'].sort(),
+    [
+      ...Object.keys(motion()),
+      ...['conditions', 'files', 'preset', 'repeat', 'stagger', 'thresholds', 'ties', 'time', 'tunable'],
+    ].sort(),
   );
   expect(document.properties.motions.items.additionalProperties).toBe(false);
   expect(JSON.stringify(await json(get('/schemas/layout')))).toContain('lyvek-layout');

@@ -33,6 +33,19 @@ const openPhone = async (browser: Browser): Promise<Page> => {
   });
   return context.newPage();
 };
+/** A finger that goes up over the screen, faster and faster, and lets go. */
+async function fling(phone: Page): Promise<void> {
+  const session = await phone.context().newCDPSession(phone);
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', y?: number) =>
+    session.send('Input.dispatchTouchEvent', { type, touchPoints: y === undefined ? [] : [{ x: 200, y }] });
+  await touch('touchStart', 560);
+  for (let i = 1; i <= 12; i++) {
+    await touch('touchMove', 560 - 3 * i * i);
+    await elapse(phone, 16);
+  }
+  await touch('touchEnd');
+  await session.detach();
+}
 const scrollY = (page: Page) => page.evaluate(() => window.scrollY);
 
 test('a phone is let in, follows the playhead, shows edits, leads, and is put out', async ({
@@ -89,6 +102,12 @@ test('a phone is let in, follows the playhead, shows edits, leads, and is put ou
     .poll(async () => Math.abs((await frame.evaluate(() => window.scrollY)) - (300 / max) * (900 / share)))
     .toBeLessThan(6);
 
+  // A fling of a finger becomes the gesture.
+  await page.getByRole('button', { name: 'Record', exact: true }).last().click();
+  await expect(page.getByText('Scroll on it now')).toBeVisible();
+  await fling(phone);
+  await expect(page.getByText(/^“Scrolling 1”, [\d.]+ s, chosen as the gesture/)).toBeVisible();
+
   // The link of the code for cameras needs no letters, and still waits.
   const other = await openPhone(browser);
   await other.goto(link);
@@ -106,6 +125,37 @@ test('a phone is let in, follows the playhead, shows edits, leads, and is put ou
       ),
     )
     .toBe('closed');
+});
+
+test('a device measures: its own frames, beside those of the lab and the prediction', async ({
+  page,
+  request,
+  browser,
+}) => {
+  const id = await openNew(page, request, `Device measures ${Date.now()}`, PAGE);
+  await pick(page, '#card');
+  await addMotion(page, 'Rise');
+  await saved(page);
+  await openShow(page);
+  const { link } = await readShow(request, id);
+  const phone = await openPhone(browser);
+  await phone.goto(link);
+  await page.getByRole('button', { name: 'Let it in' }).click();
+  await expect(phone.getByRole('heading', { name: 'Ferry' })).toBeVisible();
+  await expect(page.locator('.show-devices')).toContainText('in sight');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Trials' }).click();
+  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  await page.getByRole('button', { name: /^On the device: Android phone, Chrome/ }).click();
+  await expect(page.getByText('measuring on Android phone, Chrome')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Trials/ }).filter({ hasText: 'Measured' })).toBeVisible({
+    timeout: 90_000,
+  });
+  const { trials } = await (await request.get(`/api/pages/${id}/trials`)).json();
+  expect(trials[0]).toMatchObject({
+    state: 'done',
+    setup: { on: 'Android phone, Chrome', viewport: { width: 390, height: 700 } },
+  });
 });
 
 test('a page that is left ends what it showed', async ({ page, request }) => {

@@ -264,6 +264,8 @@ body { animation: lv-s auto linear both; animation-timeline: scroll(root block);
       news.push(`${scrollY} ${name} ${threshold} ${above}`);
     });
     scrollTo({ top: 800, behavior: 'instant' });
+    // A timeline is up to date one frame after the scroll.
+    await frames(4);
     const stop = lyvek.start(document, {
       damping: [],
       signals: [

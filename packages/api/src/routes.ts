@@ -1,6 +1,6 @@
 /** Every route of the HTTP API, in the order of use. */
 import * as z from 'zod';
-import { LayoutSchema } from '@lyvek/core';
+import { LayoutSchema, RiddenSchema } from '@lyvek/core';
 import { route } from './route.ts';
 import type { Header } from './route.ts';
 import * as shapes from './shapes.ts';
@@ -296,6 +296,19 @@ export const routes = {
     summary: 'Lets a device in that waits, or puts one out',
     body: shapes.Admission,
     answer: shapes.ShowState,
+  }),
+  rideDevice: route({
+    method: 'POST',
+    path: '/takes/:id/show/devices/:name/ride',
+    summary: 'Has a device scroll the page along a path, and say how its frames went',
+    body: shapes.DeviceRide,
+    answer: RiddenSchema,
+  }),
+  recordDevice: route({
+    method: 'POST',
+    path: '/takes/:id/show/devices/:name/record',
+    summary: 'Waits for the next scroll of a finger on a device',
+    answer: shapes.DeviceScroll,
   }),
   labEngines: route({
     method: 'GET',

@@ -394,6 +394,23 @@ export const NewShow = z.strictObject({
   height: z.number().int().min(200).max(8000),
 });
 export const ShowFollow = z.strictObject({ mode: ShowMode, share: z.number().min(0).max(1) });
+/** Scrolls along a path, `t` ms and `y` px, and rests. */
+export const DeviceRide = z.strictObject({
+  path: z
+    .strictObject({
+      t: z.array(z.number().min(0).max(600_000)).min(2).max(20_000),
+      y: z.array(pixels).min(2).max(20_000),
+    })
+    .refine(({ t, y }) => t.length === y.length, 'as many offsets as times'),
+  rest: z.number().min(0).max(10_000),
+});
+/** A scroll of a finger: ms since it began, and px. */
+export const DeviceScroll = z.strictObject({
+  samples: z
+    .array(z.strictObject({ t: z.number().min(0).max(120_000), y: pixels }))
+    .min(2)
+    .max(20_000),
+});
 export const Admission = z.strictObject({ admitted: z.boolean() });
 export const ShowState = z.object({
   addresses: z.array(ShowAddress),

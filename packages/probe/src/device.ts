@@ -1,5 +1,8 @@
 /** On a device: where the page is scrolled, told to the workbench, and what that says in return. Nothing is drawn over the page. */
 
+import type { RidePath } from '@lyvek/core';
+import { ride } from './ride.ts';
+
 const own = document.currentScript as HTMLScriptElement;
 const BASE = own.dataset.lyvekDevice!;
 own.remove();
@@ -52,13 +55,72 @@ addEventListener('load', () => {
   report();
 });
 
+interface Told {
+  type: 'reload' | 'end' | 'scroll' | 'ride' | 'record';
+  share?: number;
+  path?: RidePath;
+  rest?: number;
+  /** where an answer is expected */
+  answerTo?: string;
+}
+
 const source = new EventSource(`${BASE}events`);
 source.onmessage = ({ data }) => {
-  const message = JSON.parse(data as string) as { type: string; share?: number };
-  if (message.type === 'reload') location.replace(`${location.pathname}?${PLACE}=${Math.round(scrollY)}`);
-  else if (message.type === 'end') {
-    source.close();
-    location.replace(location.pathname);
-  } else if (message.type === 'scroll' && performance.now() - touched > TOUCH_MS)
-    scrollTo({ top: (message.share ?? 0) * readMax(), behavior: 'instant' });
+  const message = JSON.parse(data as string) as Told;
+  const answer = (given: unknown) =>
+    void fetch(`${BASE}answer/${message.answerTo}`, { method: 'POST', body: JSON.stringify(given) }).catch(
+      () => undefined,
+    );
+  switch (message.type) {
+    case 'reload':
+      return location.replace(`${location.pathname}?${PLACE}=${Math.round(scrollY)}`);
+    case 'end':
+      source.close();
+      return location.replace(location.pathname);
+    case 'scroll':
+      if (performance.now() - touched > TOUCH_MS)
+        scrollTo({ top: (message.share ?? 0) * readMax(), behavior: 'instant' });
+      return;
+    case 'ride':
+      return void ride(message.path!, message.rest ?? 0).then(answer);
+    case 'record':
+      return void recordScroll().then((samples) => answer({ samples }));
+  }
 };
+
+/** It has come to rest when nothing has moved for so long, ms; after this long it is over anyway. */
+const REST_MS = 1000;
+const MAX_SCROLL_MS = 60_000;
+
+/** The next scroll of a finger, from its touch on until all has come to rest: a fling goes on by itself. */
+function recordScroll(): Promise<{ t: number; y: number }[]> {
+  return new Promise((done) => {
+    let began = 0;
+    let moved = 0;
+    let down = false;
+    const samples: { t: number; y: number }[] = [];
+    const end = new AbortController();
+    const on = { passive: true, capture: true, signal: end.signal };
+    const add = () => samples.push({ t: performance.now() - began, y: Math.max(0, scrollY) });
+    const touch = () => {
+      down = true;
+      if (began) return;
+      began = performance.now();
+      add();
+      requestAnimationFrame(look);
+    };
+    const look = () => {
+      const now = performance.now();
+      if (Math.max(0, scrollY) !== samples.at(-1)!.y) {
+        add();
+        moved = now;
+      }
+      const rests = moved > 0 && !down && now - moved > REST_MS;
+      if (!rests && now - began < MAX_SCROLL_MS) return void requestAnimationFrame(look);
+      end.abort();
+      done(samples);
+    };
+    addEventListener('touchstart', touch, on);
+    for (const type of ['touchend', 'touchcancel']) addEventListener(type, () => (down = false), on);
+  });
+}

@@ -19,6 +19,8 @@ export const TrialSetupSchema = z.strictObject({
   device: z.string().max(40),
   /** browser of the lab; Chromium where none is named */
   engine: z.enum(ENGINES).optional(),
+  /** what it was measured on, where that is a device in somebody’s hand */
+  on: z.string().max(60).optional(),
   /** how long the hand takes from end to end of the page, ms; the time limit of a measured trial goes with it */
   lasts: z.number().min(0).max(3_600_000).optional(),
   /** measured runs besides a warm-up; the median one is kept */

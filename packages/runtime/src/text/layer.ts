@@ -58,7 +58,7 @@ text-window { overflow: clip !important; }
 ${LAYER} { ${inherit('!important')} }
 text-window, text-part:not(#_):not(#_) { ${inherit('')} }
 text-part::before {
-  content: attr(data-text) / "";
+  content: attr(data-text);
   position: absolute;
   left: calc(-1 * var(--text-at, 0px));
   text-decoration: var(--text-line, none);
@@ -88,6 +88,8 @@ export class Layer {
   /** Lays the parts over the text as it stands now. Parts that are there already are moved, so that what plays goes on. */
   update(): void {
     const { host, plan } = this;
+    // Without rules of its own the parts would stand beside the text.
+    if (!('adoptedStyleSheets' in host.ownerDocument)) return;
     const layer = (this.element ??= makeLayer(host.ownerDocument));
     if (layer.parentNode !== host) host.append(layer);
     const origin = layer.getBoundingClientRect();
@@ -133,6 +135,10 @@ export class Layer {
     });
     for (const part of this.drawn.splice(chunks.length)) (plan.mask ? part.parentElement! : part).remove();
     host.dataset.split = '';
+  }
+
+  get isWhole(): boolean {
+    return this.element === null;
   }
 
   private takePart(i: number): HTMLElement {

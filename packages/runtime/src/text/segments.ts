@@ -9,6 +9,8 @@ export const isRightToLeft = (text: string): boolean => RIGHT_TO_LEFT.test(text)
 
 /** Words, each with the punctuation that ends it; or letters as readers see them: with their accents, and whole emoji. */
 export function divide(text: string, granularity: 'word' | 'grapheme', lang: string): string[] {
+  // Browsers without it read letters by their code points, and such words as one.
+  if (!('Segmenter' in Intl)) return granularity === 'word' ? [text] : Array.from(text);
   const out: string[] = [];
   for (const { segment, isWordLike } of makeSegmenter(granularity, lang).segment(text))
     if (granularity === 'word' && !isWordLike && out.length) out.push(out.pop() + segment);

@@ -33,15 +33,22 @@ function follow(host: HTMLElement, plan: TextPlan, clock: Clock): () => void {
     if (width >= 0 && now !== width) later();
     width = now;
   });
-  const { fonts } = host.ownerDocument;
+  // What was turned when it was looked at may be straight by now.
+  const retry = () => {
+    if (layer.isWhole) later();
+  };
+  const doc = host.ownerDocument;
+  const { fonts } = doc;
   update();
   sized.observe(host);
   fonts.addEventListener('loadingdone', later);
+  doc.addEventListener('scrollend', retry, { passive: true });
   return () => {
     clock.cancel(frame);
     changed.disconnect();
     sized.disconnect();
     fonts.removeEventListener('loadingdone', later);
+    doc.removeEventListener('scrollend', retry);
     layer.remove();
   };
 }

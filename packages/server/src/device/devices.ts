@@ -1,9 +1,26 @@
 /** The devices of a show: who waits, who is in, what they say, and how they are told something. */
 import type { ServerResponse } from 'node:http';
+import type * as z from 'zod';
 import type { DeviceFacts, DeviceReport } from '@lyvek/api';
+import type { RidePath } from '@lyvek/core';
+import { Problem } from '../http/problem.ts';
 import { makeCode, makeToken } from './codes.ts';
 
-export type ToDevice = { type: 'reload' } | { type: 'end' } | { type: 'scroll'; share: number };
+export type ToDevice =
+  | { type: 'reload' }
+  | { type: 'end' }
+  | { type: 'scroll'; share: number }
+  /** scrolls along a path and answers how its frames went */
+  | { type: 'ride'; path: RidePath; rest: number }
+  /** answers with the next scroll of a finger */
+  | { type: 'record' };
+
+/** What a device was asked, until it answers. */
+interface Question {
+  of: Device;
+  answer(given: unknown): boolean;
+  fail(why: Problem): void;
+}
 
 interface Device {
   id: string;
@@ -20,6 +37,11 @@ interface Device {
   streams: Set<ServerResponse>;
 }
 
+interface Asking<T> {
+  schema: z.ZodType<T>;
+  timeoutMs: number;
+}
+
 const MAX_DEVICES = 8;
 const MAX_OF_ADDRESS = 3;
 /** Of one device: as it may be open twice while it loads anew. */
@@ -30,6 +52,7 @@ const WAITS_MS = 10_000;
 
 export class Devices {
   private readonly all = new Map<string, Device>();
+  private readonly questions = new Map<string, Question>();
   /** when any of them was heard of last */
   heard: number;
 
@@ -64,8 +87,56 @@ export class Devices {
         send(device, { type: 'end' });
         device.streams.forEach((s) => s.end());
         this.all.delete(secret);
+        this.forget((of) => of === device);
       }
     }
+  }
+
+  /** Asks one that shows the page, and waits for its answer; what is no such answer is not one. */
+  ask<T>(id: string, message: ToDevice, { schema, timeoutMs }: Asking<T>): Promise<T> {
+    const device = [...this.all.values()].find((d) => d.id === id && d.in && d.streams.size > 0);
+    if (!device)
+      return Promise.reject(
+        new Problem(409, 'Not there', 'This device does not show the page now. Open it there again.'),
+      );
+    const token = makeToken();
+    return new Promise<T>((done, fail) => {
+      const timer = setTimeout(
+        () =>
+          end(() =>
+            fail(
+              new Problem(
+                504,
+                'No answer',
+                'The device did not answer. Keep the page in sight there and try again.',
+              ),
+            ),
+          ),
+        timeoutMs,
+      );
+      timer.unref();
+      const end = (how: () => void) => {
+        clearTimeout(timer);
+        this.questions.delete(token);
+        how();
+      };
+      this.questions.set(token, {
+        of: device,
+        answer: (given) => {
+          const read = schema.safeParse(given);
+          if (read.success) end(() => done(read.data));
+          return read.success;
+        },
+        fail: (why) => end(() => fail(why)),
+      });
+      send(device, { ...message, answerTo: token });
+    });
+  }
+
+  /** False where nothing was asked of this device, or where it is no answer. */
+  answer(device: Device, token: string, given: unknown): boolean {
+    const question = this.questions.get(token);
+    return question?.of === device && question.answer(given);
   }
 
   /** False for one that says too much. */
@@ -89,7 +160,13 @@ export class Devices {
     for (const device of this.all.values()) send(device, message);
   }
 
+  private forget(isGone: (of: Device) => boolean): void {
+    for (const { of, fail } of [...this.questions.values()])
+      if (isGone(of)) fail(new Problem(409, 'Gone', 'The device no longer shows the page.'));
+  }
+
   close(): void {
+    this.forget(() => true);
     for (const { streams } of this.all.values()) streams.forEach((s) => s.end());
   }
 
@@ -102,7 +179,7 @@ export class Devices {
   }
 }
 
-function send({ in: isIn, streams }: Device, message: ToDevice): void {
+function send({ in: isIn, streams }: Device, message: ToDevice & { answerTo?: string }): void {
   if (isIn) for (const stream of streams) stream.write(`data: ${JSON.stringify(message)}\n\n`);
 }
 

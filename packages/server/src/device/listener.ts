@@ -22,6 +22,8 @@ interface Listened {
 
 /** A report is small; a page that sends more is not of ours. */
 const MAX_REPORT = '16kb';
+/** Frames of a long page; only what was asked is read. */
+const MAX_ANSWER = '4mb';
 const SCREEN =
   "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'";
 const SECRET = '/:secret';
@@ -80,6 +82,13 @@ export function listen({ running, devices, script, host }: Listened): express.Ex
     if (!report.success) return void res.status(422).end();
     device.report = report.data;
     res.status(204).end();
+  });
+  app.post(`${SECRET}/-/answer/:token`, express.text({ type: () => true, limit: MAX_ANSWER }), (req, res) => {
+    const device = devices.find(String(req.params.secret));
+    if (!device?.in) return nothing(res);
+    allow(res);
+    if (!devices.mayWord(device)) return void res.status(429).end();
+    res.status(devices.answer(device, String(req.params.token), parse(String(req.body))) ? 204 : 422).end();
   });
   app.get(`${SECRET}/{*path}`, (req, res) => {
     const device = devices.find(req.params.secret);

@@ -5,11 +5,13 @@
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type * as z from 'zod';
 import type { ShowMode, ShowState } from '@lyvek/api';
 import { Problem } from '../http/problem.ts';
 import { listAddresses } from './addresses.ts';
 import { makeCode, makeToken } from './codes.ts';
 import { Devices } from './devices.ts';
+import type { ToDevice } from './devices.ts';
 import { listen } from './listener.ts';
 
 /** The finished page, and which revision of the take it is. */
@@ -31,6 +33,8 @@ export interface ShowSource {
 const IDLE_MS = 30 * 60_000;
 const SCREEN_MS = 15_000;
 const LOOKS_MS = 500;
+/** A page and its files on eight devices need less. */
+const MAX_CONNECTIONS = 200;
 
 interface Running {
   server: Server;
@@ -72,6 +76,7 @@ export class Show {
     const devices = new Devices(this.now);
     const token = makeToken();
     const server = createServer();
+    server.maxConnections = MAX_CONNECTIONS;
     await new Promise<void>((done, fail) => {
       server.once('error', fail);
       server.listen(0, address, done);
@@ -149,6 +154,13 @@ export class Show {
   admit(id: string, admitted: boolean): ShowState {
     this.running?.devices.admit(id, admitted);
     return this.state();
+  }
+
+  /** Asks a device of this show. */
+  ask<T>(id: string, ...question: [ToDevice, { schema: z.ZodType<T>; timeoutMs: number }]): Promise<T> {
+    const { running } = this;
+    if (!running) throw new Problem(409, 'Not shown', 'This take is not shown on a device. Start it first.');
+    return running.devices.ask(id, ...question);
   }
 
   /** How device and playhead go together, and where the playhead is. */

@@ -15,6 +15,7 @@ import { presetRoutes } from './presets.ts';
 import { projectRoutes } from './projects.ts';
 import { referenceRoutes } from './references.ts';
 import { FORMATS, toJsonSchema, schemaRoutes } from './schemas.ts';
+import { showRoutes } from './shows.ts';
 import { syncRoutes } from './sync.ts';
 import { takeRoutes } from './takes.ts';
 import { thingRoutes } from './things.ts';
@@ -49,6 +50,7 @@ describe('the description of the API', () => {
       presetRoutes(nothing),
       referenceRoutes(nothing),
       handOffRoutes(nothing, () => Buffer.alloc(0), new Proofs(), new LabTurn(nothing)),
+      showRoutes(nothing, () => Buffer.alloc(0)),
       schemaRoutes(),
     ].flatMap(routed);
     const promised = ROUTES.map(({ method, path }) => `${method.toLowerCase()} ${path}`);

@@ -1,7 +1,8 @@
 /** Showing a take on devices: the workbench’s side of it. */
 import { Router } from 'express';
 import type pg from 'pg';
-import { routes } from '@lyvek/api';
+import { DeviceScroll, routes } from '@lyvek/api';
+import { RiddenSchema } from '@lyvek/core';
 import { Show } from '../device/show.ts';
 import type { ShownFiles } from '../device/show.ts';
 import { handedOff } from '../hand-off/files.ts';
@@ -11,6 +12,9 @@ import { found, Problem } from '../http/problem.ts';
 import { pageById } from '../store/pages.ts';
 import { takeById } from '../store/takes.ts';
 
+/** What a device may take beyond what it was asked for, and until a finger has scrolled, ms. */
+const ANSWER_MS = 20_000;
+const SCROLL_MS = 90_000;
 /** More than these are not shown at once. */
 const MAX_SHOWS = 8;
 
@@ -30,6 +34,16 @@ export function showRoutes(db: pg.Pool, built: (file: string) => Buffer): Router
   handle(router, routes.stopShow, ({ id }) => of(id).stop('It was stopped.'));
   handle(router, routes.followShow, ({ id, body }) => of(id).follow(body.mode, body.share));
   handle(router, routes.admitDevice, ({ id, name, body }) => of(id).admit(name, body.admitted));
+  handle(router, routes.rideDevice, ({ id, name, body }) =>
+    of(id).ask(
+      name,
+      { type: 'ride', ...body },
+      { schema: RiddenSchema, timeoutMs: 2 * (body.path.t.at(-1) ?? 0) + body.rest + ANSWER_MS },
+    ),
+  );
+  handle(router, routes.recordDevice, ({ id, name }) =>
+    of(id).ask(name, { type: 'record' }, { schema: DeviceScroll, timeoutMs: SCROLL_MS }),
+  );
   handle(router, routes.startShow, async ({ id, body }) => {
     const find = async () => found(await takeById(db, id), 'take');
     const take = await find();

@@ -90,6 +90,10 @@ export const showText = {
   letIn: 'Let it in',
   refuse: 'Refuse',
   putOut: 'Put out',
+  record: 'Record',
+  scrollOnIt: 'Scroll on it now: it is recorded until it rests.',
+  nothingMoved: 'Nothing was scrolled, so nothing was kept.',
+  recorded: (name: string, seconds: number) => `“${name}”, ${seconds.toFixed(1)} s, chosen as the gesture.`,
   modes: [
     { value: 'follows', text: 'The device follows the playhead', note: '' },
     { value: 'leads', text: 'The device leads', note: 'the playhead follows its scroll' },

@@ -117,8 +117,24 @@ function DeviceRow({ device, shown }: { device: DeviceFacts; shown: Shown }) {
       <span className="grow">
         <b>{name}</b> <i className="mono">{address}</i>
         <br />
-        {state === 'waits' ? showText.shows(code) : report ? showText.size(report) : showText.states[state]}
+        {shown.recording === id
+          ? showText.scrollOnIt
+          : state === 'waits'
+            ? showText.shows(code)
+            : report
+              ? showText.size(report)
+              : showText.states[state]}
       </span>
+      {state === 'shows' && (
+        <button
+          type="button"
+          className="btn"
+          disabled={shown.recording !== null}
+          onClick={() => shown.record(id)}
+        >
+          {showText.record}
+        </button>
+      )}
       {state === 'waits' && (
         <button type="button" className="btn primary" onClick={() => shown.admit(id, true)}>
           {showText.letIn}

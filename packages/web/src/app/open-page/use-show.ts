@@ -2,9 +2,16 @@
 import { useEffect, useRef } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ShowMode, ShowState } from '@lyvek/api';
+import { lastItem } from '@lyvek/core';
 import type { PageLink } from '../../preview/page-link.ts';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { api } from '../../state/api.ts';
+import { useChoice } from '../../state/choice.ts';
+import { useSettings } from '../../state/settings.ts';
+import { traceFrom, withTrace } from '../../state/traces.ts';
+import { traceKey } from '../../state/workers/trial-work.ts';
+import { notify, notifyError } from '../../ui/notices.tsx';
+import { showText } from '../text.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 
 const POLL_MS = 500;
@@ -19,6 +26,10 @@ export interface Shown {
   stop(): void;
   admit(id: string, admitted: boolean): void;
   setMode(mode: ShowMode): void;
+  /** waits for the next scroll of a finger and makes it a gesture of the project */
+  record(id: string): void;
+  /** the device that is being recorded */
+  recording: string | null;
 }
 
 /** `wanted`: somebody has looked at it; nothing is asked before. */
@@ -45,6 +56,19 @@ export function useShow(wanted: boolean): Shown {
   });
   const other = useMutation({ mutationFn: (work: () => Promise<unknown>) => work() });
   useFollowing(take.id, state?.running ?? null);
+  const { settings, putSettings } = useSettings();
+  const { choose } = useChoice();
+  const recording = useMutation({
+    mutationFn: (id: string) => api.recordDevice({ id: take.id, name: id }),
+    onSuccess({ samples }) {
+      const trace = traceFrom(samples, settings.traces);
+      if (!trace) return notify(showText.nothingMoved);
+      putSettings({ ...settings, traces: withTrace(settings.traces, trace) });
+      choose({ gesture: traceKey(trace) });
+      notify(showText.recorded(trace.name, lastItem(trace.samples).t / 1000));
+    },
+    onError: notifyError,
+  });
   const mode = (next: ShowMode) => {
     if (state?.running) put({ ...state, running: { ...state.running, mode: next } });
     other.mutate(() => api.followShow({ id: take.id, body: { mode: next, share: readShare(link) } }));
@@ -60,6 +84,8 @@ export function useShow(wanted: boolean): Shown {
     admit: (id, admitted) =>
       other.mutate(() => api.admitDevice({ id: take.id, name: id, body: { admitted } }).then(put)),
     setMode: mode,
+    record: recording.mutate,
+    recording: recording.isPending ? (recording.variables ?? null) : null,
   };
 }
 

@@ -23,7 +23,8 @@ export const trialWords = (t: Trial): string => {
   const gesture =
     t.setup.trace?.name ?? GESTURES.find((g) => g.id === t.setup.gesture)?.name ?? t.setup.gesture;
   const { width, height } = t.setup.viewport;
-  const where = t.setup.engine ? ENGINE_NAMES[t.setup.engine] : deviceById(t.setup.device).name;
+  const where =
+    t.setup.on ?? (t.setup.engine ? ENGINE_NAMES[t.setup.engine] : deviceById(t.setup.device).name);
   return `${gesture}, ${where}, ${width} × ${height}`;
 };
 const STATES: Record<Trial['state'], string> = {
@@ -38,9 +39,10 @@ export function MeasureMenu() {
   const { measured } = useTrials();
   const { session } = useOpenedPage();
   const save = useStore(session.store, (s) => s.save.kind);
-  const { underWay, lab, run, starting, stop, here } = measured;
+  const { underWay, lab, run, starting, stop, here, onDevice } = measured;
   const others = useLabEngines().filter((e) => e.name !== 'chromium');
   if (here) return <HereTrial setup={here} done={measured.doneHere} ended={measured.endHere} />;
+  if (onDevice.on) return <MeasuringOn name={onDevice.on.name} />;
   if (underWay)
     return (
       <span className="trial-running" role="status">
@@ -94,6 +96,7 @@ export function MeasureMenu() {
               <i>{missing ?? waits ?? measureMenuText.itsFrames}</i>
             </button>
           ))}
+          <OnDevices waits={waits} close={close} />
           <button
             type="button"
             disabled={!isSaved}
@@ -109,6 +112,32 @@ export function MeasureMenu() {
       )}
     </Popover>
   );
+}
+
+const MeasuringOn = ({ name }: { name: string }) => (
+  <span className="trial-running" role="status">
+    {measureMenuText.measuringOn(name)}
+  </span>
+);
+
+/** Devices that show the take. */
+function OnDevices({ waits, close }: { waits: string | null; close(): void }) {
+  const { measured } = useTrials();
+  const { onDevice } = measured;
+  return onDevice.devices.map((device) => (
+    <button
+      key={device.id}
+      type="button"
+      disabled={waits !== null}
+      onClick={() => {
+        close();
+        onDevice.run(device);
+      }}
+    >
+      <b>{measureMenuText.onDevice(device.name)}</b>
+      <i>{waits ?? measureMenuText.inItsOwnBrowser}</i>
+    </button>
+  ));
 }
 
 export function History() {

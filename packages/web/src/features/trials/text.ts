@@ -94,6 +94,11 @@ export const measureMenuText = {
   itsFrames:
     'The page scrolls itself: when each of its frames came, and how long it was at work for it. Not slowed down',
   hereInThisBrowser: 'Here, in this browser',
+  onDevice: (name: string) => `On the device: ${name}`,
+  inItsOwnBrowser:
+    'The page scrolls itself there, once to warm up and three times to measure. Keep it in sight and do not touch it',
+  measuringOn: (name: string) => `measuring on ${name}`,
+  theDeviceShowedNothing: 'The device showed no frames. Keep the page in sight there and try again.',
   thePageRunsFull:
     'The page runs full size over the workbench on this screen: its frames, long ones and what was in them, layout shifts',
   trials: 'Trials',

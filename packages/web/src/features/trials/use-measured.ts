@@ -9,6 +9,8 @@ import { notify, notifyError } from '../../ui/notices.tsx';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
 import { useQuestion } from '../../preview/use-simulation.ts';
+import { useDeviceTrial } from './use-device-trial.ts';
+import type { DeviceTrial } from './use-device-trial.ts';
 
 export type ShownTrial = TrialWhole & { result: TrialResult };
 
@@ -32,6 +34,7 @@ export interface Measured {
   /** the trial that this browser is running, if it is */
   here: TrialSetup | null;
   runHere(): void;
+  onDevice: DeviceTrial;
   doneHere(result: TrialResult): void;
   /** ended without a result; null when the user ended it */
   endHere(why: string | null): void;
@@ -116,6 +119,7 @@ export function useMeasured(): Measured {
   const again = () => client.invalidateQueries({ queryKey: key });
   const [here, setHere] = useState<TrialSetup | null>(null);
   const { setupFor, start, repeat, end } = useTrialActs((id) => show(id), again);
+  const onDevice = useDeviceTrial(setupFor, (result) => start.mutate(result));
   return {
     history: trials,
     lab: history.data?.lab ?? null,
@@ -134,6 +138,7 @@ export function useMeasured(): Measured {
     starting: start.isPending,
     here,
     // This browser is as fast as it is: it plays no other device.
+    onDevice,
     runHere: () => setHere(setupFor(itemAt(DEVICES, 0).id)),
     doneHere(result) {
       setHere(null);
