@@ -4,6 +4,8 @@ import { Attempts } from './attempts.ts';
 import { isSame, makeCode, makeToken } from './codes.ts';
 import { Devices } from './devices.ts';
 import { typingScreen } from './screens.ts';
+import { Show } from './show.ts';
+import type { ShowSource } from './show.ts';
 
 const PHONE =
   'Mozilla/5.0 (iPhone; CPU iPhone OS 18_0 like Mac OS X) AppleWebKit/605 Version/18 Mobile Safari/604.1';
@@ -72,5 +74,63 @@ describe('devices', () => {
     expect(heard.filter(Boolean)).toHaveLength(30);
     now = 1001;
     expect(devices.mayWord(device)).toBe(true);
+  });
+});
+
+describe('a show', () => {
+  const source: ShowSource = {
+    takeId: 't',
+    revision: () => Promise.resolve(1),
+    make: () => Promise.resolve({ entry: 'index.html', files: new Map(), outside: false }),
+  };
+  const answers = (url: string) =>
+    fetch(url).then(
+      () => true,
+      () => false,
+    );
+  const begin = async (show: Show) => present((await show.start(source, '127.0.0.1')).running).url;
+  const look = async (show: Show) => {
+    await show.look();
+    return show.state().ended;
+  };
+
+  test('ends after 30 minutes without anybody, though its screen is open', async () => {
+    let now = 0;
+    const show = new Show(
+      () => '',
+      () => now,
+    );
+    const url = await begin(show);
+    now = 29 * 60_000;
+    show.follow('follows', 0.5);
+    now = 58 * 60_000;
+    show.state();
+    expect(await look(show)).toBeNull();
+    expect(show.isRunning).toBe(true);
+    now = 60 * 60_000;
+    show.state();
+    expect(await look(show)).toBe('Nothing happened for 30 minutes.');
+    expect(await answers(url)).toBe(false);
+  });
+  test('ends with its screen', async () => {
+    let now = 0;
+    const show = new Show(
+      () => '',
+      () => now,
+    );
+    await begin(show);
+    now = 15_001;
+    expect(await look(show)).toBe('The screen that showed it was closed.');
+  });
+  test('of two starts at once one is left, and no listener behind it', async () => {
+    const show = new Show(() => '');
+    const urls = await Promise.all([begin(show), begin(show)]);
+    const open = await Promise.all(urls.map(answers));
+    expect(open.filter(Boolean)).toHaveLength(1);
+    show.stop('It was stopped.');
+    expect(await Promise.all(urls.map(answers))).toEqual([false, false]);
+  });
+  test('is on an address of this machine only', async () => {
+    await expect(new Show(() => '').start(source, '192.0.2.1')).rejects.toThrow('none of its addresses');
   });
 });

@@ -49,7 +49,9 @@ interface Running {
   /** where the workbench’s playhead is, as a share of the page */
   share: number;
   mode: ShowMode;
+  /** when the screen that shows it asked last, and when somebody did something there */
   watched: number;
+  active: number;
   timer: NodeJS.Timeout;
 }
 
@@ -84,22 +86,25 @@ export class Show {
     const { port } = server.address() as AddressInfo;
     const running: Running = {
       ...{ server, address, port, token, source, shown, revision, devices },
-      ...{ code: makeCode(), share: 0, mode: 'follows', watched: this.now() },
-      timer: setInterval(() => void this.look(running), LOOKS_MS),
+      ...{ code: makeCode(), share: 0, mode: 'follows', watched: this.now(), active: this.now() },
+      timer: setInterval(() => void this.look(), LOOKS_MS),
     };
     running.timer.unref();
     server.on('request', listen({ running, devices, script: this.script, host: `${address}:${port}` }));
+    // Another start may have been faster: its listener must not stay open behind this one.
+    this.stop('It was started again.');
     this.running = running;
     this.ended = null;
     return this.state();
   }
 
   /** Whether the take has changed, and whether anybody is still there. */
-  private async look(running: Running): Promise<void> {
-    if (this.running !== running) return;
+  async look(): Promise<void> {
+    const { running } = this;
+    if (!running) return;
     const now = this.now();
     if (now - running.watched > SCREEN_MS) return this.stop('The screen that showed it was closed.');
-    if (now - Math.max(running.devices.heard, running.watched - IDLE_MS) > IDLE_MS)
+    if (now - Math.max(running.devices.heard, running.active) > IDLE_MS)
       return this.stop('Nothing happened for 30 minutes.');
     const revision = await running.source.revision().catch(() => running.revision);
     if (revision === running.revision || this.running !== running) return;
@@ -152,7 +157,9 @@ export class Show {
   }
 
   admit(id: string, admitted: boolean): ShowState {
-    this.running?.devices.admit(id, admitted);
+    const { running } = this;
+    running?.devices.admit(id, admitted);
+    if (running) running.active = this.now();
     return this.state();
   }
 
@@ -169,7 +176,7 @@ export class Show {
     if (!running) return;
     running.mode = mode;
     running.share = share;
-    running.watched = this.now();
+    running.watched = running.active = this.now();
     if (mode === 'follows') running.devices.tell({ type: 'scroll', share });
   }
 }

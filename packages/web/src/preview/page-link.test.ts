@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { emptyLayout, MEASURE_NOTHING, itemAt, lastItem, present } from '@lyvek/core';
+import { EMPTY_PLAN } from '@lyvek/core/empty-plan';
 import type { Piece, Plan } from '@lyvek/core';
 import { HELLO } from '@lyvek/probe';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
@@ -69,17 +70,7 @@ async function connected(events: Partial<LinkEvents> = {}, options = {}): Promis
 }
 const state = () => link.store.getState();
 const layout = emptyLayout({ width: 800, height: 600 });
-const nothing: Plan = {
-  damping: [],
-  signals: [],
-  marquees: [],
-  pointers: [],
-  events: [],
-  videos: [],
-  sequences: [],
-  texts: [],
-  travels: [],
-};
+const nothing: Plan = EMPTY_PLAN;
 const piece = (id: string, css: string): Piece => ({ id, motions: [id], rules: css, keyframes: '' }) as Piece;
 
 describe('the line to a page', () => {

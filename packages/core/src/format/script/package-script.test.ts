@@ -1,26 +1,16 @@
 import { expect, test } from '@jest/globals';
 import { packageModule, packageScript, startLines } from '../index.ts';
 import type { FallbackPlan, Plan } from '../index.ts';
+import { EMPTY_PLAN } from './empty-plan.ts';
 
-const NOTHING: Plan = {
-  damping: [],
-  signals: [],
-  travels: [],
-  marquees: [],
-  pointers: [],
-  events: [],
-  videos: [],
-  sequences: [],
-  texts: [],
-};
 const DAMPED: Plan = {
-  ...NOTHING,
+  ...EMPTY_PLAN,
   damping: [
     { motion: 'm_a', names: ['lv-a'], selector: '#a', damping: { kind: 'half-life', halfLife: 90.00049 } },
   ],
 };
 const RUNNING: Plan = {
-  ...NOTHING,
+  ...EMPTY_PLAN,
   marquees: [
     {
       ...{ motion: 'm_b', selector: '.ticker', axis: 'inline', speed: 40, reverses: true, push: 0 },
@@ -35,9 +25,9 @@ const ALL = {
 const imports = (text: string) => [...text.matchAll(/^import .* from '(.*)';$/gm)].map((m) => m[1]);
 
 test('where CSS plays everything there is no script; a module that is imported already goes on being one', () => {
-  expect(packageScript(NOTHING, { title: 'T' })).toBeNull();
-  expect(imports(packageModule(NOTHING, {}))).toEqual([]);
-  expect(packageModule(NOTHING, { typed: true })).toContain('export function startMotion(): () => void {');
+  expect(packageScript(EMPTY_PLAN, { title: 'T' })).toBeNull();
+  expect(imports(packageModule(EMPTY_PLAN, {}))).toEqual([]);
+  expect(packageModule(EMPTY_PLAN, { typed: true })).toContain('export function startMotion(): () => void {');
 });
 
 test('it imports what its plan needs, and nothing runs before it is started', () => {

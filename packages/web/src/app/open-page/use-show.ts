@@ -54,7 +54,7 @@ export function useShow(wanted: boolean): Shown {
       api.startShow({ id: take.id, body: { address, width: viewport.width, height: viewport.height } }),
     onSuccess: put,
   });
-  const other = useMutation({ mutationFn: (work: () => Promise<unknown>) => work() });
+  const other = useMutation({ mutationFn: (work: () => Promise<unknown>) => work(), onError: notifyError });
   useFollowing(take.id, state?.running ?? null);
   const { settings, putSettings } = useSettings();
   const { choose } = useChoice();

@@ -1,5 +1,6 @@
 /** Which pictures a sequence goes through: the addresses, and how many of them the page has. */
 import { useEffect, useState } from 'react';
+import { useStore } from 'zustand';
 import { changeMotion, parseSequence, sequenceFrom, sequenceText } from '@lyvek/core';
 import type { Motion } from '@lyvek/core';
 import { CssField } from '../../../../editor/fields/CssField.tsx';
@@ -52,9 +53,11 @@ export function SequenceField({ motion }: { motion: Motion }) {
 /** Null until the page has looked for them. */
 function useCounted(files: string | undefined): Counted | null {
   const { link } = useShownPage();
+  const isReady = useStore(link.store, (s) => s.link === 'ready');
   const [counted, setCounted] = useState<{ files: string; counted: Counted } | null>(null);
   useEffect(() => {
-    if (files === undefined) return;
+    // Before the page is there, nobody would answer.
+    if (files === undefined || !isReady) return;
     let stopped = false;
     void link.countPictures(files).then((c) => {
       if (!stopped) setCounted({ files, counted: c });
@@ -62,6 +65,6 @@ function useCounted(files: string | undefined): Counted | null {
     return () => {
       stopped = true;
     };
-  }, [link, files]);
+  }, [link, files, isReady]);
   return counted?.files === files ? (counted?.counted ?? null) : null;
 }
