@@ -44,6 +44,25 @@ export class Patch {
     this.redo();
   }
 
+  /** A page under development builds its elements when it likes, also after the patch has come. Whether anything was put in place anew. */
+  refresh(): boolean {
+    if (!this.own || !this.isOutdated()) return false;
+    this.redo();
+    return true;
+  }
+
+  private isOutdated(): boolean {
+    const { wraps, attributes, selectors } = this.now;
+    const marked = selectors.filter(hasMark);
+    if (marked.join('\n') !== this.marked.join('\n')) return true;
+    const tracks = wraps.flatMap((w) => {
+      const track = this.seek(w.selector)[0]?.parentElement;
+      return track?.classList.contains(w.className) ? [track] : [];
+    });
+    if (tracks.length !== this.tracks.length || tracks.some((t) => !this.isTrack(t))) return true;
+    return attributes.some(({ selector, name }) => find(selector).some((e) => !e.hasAttribute(name)));
+  }
+
   private redo(): void {
     this.undo.reverse().forEach((u) => u());
     this.undo = [];
@@ -54,7 +73,7 @@ export class Patch {
     if (wraps.length === 0 && attributes.length === 0 && splits.length === 0) return;
     const rules = wraps.length ? this.rules : [];
     // In a page of its own the developer has put them there.
-    if (this.own) this.marked = selectors.filter((s) => find(byMark(s)).length > 0);
+    if (this.own) this.marked = selectors.filter(hasMark);
     const before = new Map(selectors.map((s) => [s, this.seek(s)]));
     const ofRules = askRules(rules);
     for (const { selector, name, value } of attributes)
@@ -177,6 +196,7 @@ export class Patch {
 }
 
 const byMark = (selector: string): string => `[${MARK}~="${toMark(selector)}"]`;
+const hasMark = (selector: string): boolean => find(byMark(selector)).length > 0;
 
 function find(selector: string): Element[] {
   try {

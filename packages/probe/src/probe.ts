@@ -46,6 +46,7 @@ function act(message: ToProbe): void {
   switch (message.type) {
     case 'measure': {
       script.rest();
+      if (patch.refresh()) keepRules();
       const measured = styles.without(() => measure(message.request, patch, own));
       // With the motions off for a moment, their animations have begun anew.
       script.again();
