@@ -115,7 +115,9 @@ function useFollowing(id: string, running: ShowState['running']): void {
       told.current = -1;
     };
   }, [mode, id, link]);
-  const leader = running?.devices.find((d) => d.report?.touched)?.report;
+  const reports = (running?.devices ?? []).flatMap((d) => d.report ?? []);
+  // Of several the one in the hand; a single one leads also when an edit has just loaded it anew.
+  const leader = reports.find((r) => r.touched) ?? (reports.length === 1 ? reports[0] : undefined);
   const lead = mode === 'leads' && leader && leader.max > 0 ? leader.y / leader.max : null;
   useEffect(() => {
     if (lead === null) return;
