@@ -24,11 +24,13 @@ import { BASE, BODY } from './corpus.ts';
 import type { CorpusPage } from './corpus.ts';
 import { CORPUS } from './pages/index.ts';
 
-const makePage = ({ css, body = BODY, forAll }: CorpusPage): string => {
+const META = '<meta name="viewport" content="width=device-width, initial-scale=1">';
+
+const makePage = ({ css, body = BODY, head = META, forAll }: CorpusPage): string => {
   const rules = forAll ? css : `@media (prefers-reduced-motion: no-preference) { ${css} }`;
   const frames = css.match(/@keyframes [a-z]+ (\{(?:[^{}]|\{[^{}]*\})*\})/g) ?? [];
   const rest = frames.reduce((text, f) => text.replace(f, ''), rules);
-  return `<!doctype html><html lang="en"><head><title>Page</title><style>${BASE}${frames.join('\n')}${rest}</style></head><body>${body}</body></html>`;
+  return `<!doctype html><html lang="en"><head>${head}<title>Page</title><style>${BASE}${frames.join('\n')}${rest}</style></head><body>${body}</body></html>`;
 };
 
 async function check(page: Page, script: string, one: CorpusPage): Promise<Finding[]> {
@@ -41,9 +43,11 @@ async function check(page: Page, script: string, one: CorpusPage): Promise<Findi
     withoutTaken('index.html', html, fileAt, imported.document.importedRules).get('index.html')?.text ?? html;
   await page.setContent(bare);
   await page.evaluate(script);
-  const layout = LayoutSchema.parse(
+  await page.evaluate('oracle.learn()');
+  const measured = LayoutSchema.parse(
     await page.evaluate(`oracle.measure(${JSON.stringify(makeMeasureRequest(document))})`),
   );
+  const layout = one.known?.(measured) ?? measured;
   const timeline = compileTimeline(document, withPins(layout, document.pins));
   const gesture = findGesture(one.gesture ?? 'brisk-wheel', 800);
   const clock = makeClock(60);

@@ -1,5 +1,5 @@
 /** Small pages as people write them, with what a check has to say of each, and nothing else. */
-import type { Motion, MotionDocument, Trigger } from '@lyvek/core';
+import type { Layout, Motion, MotionDocument, Trigger } from '@lyvek/core';
 import { motion } from '@lyvek/core/testing';
 
 export interface CorpusPage {
@@ -8,6 +8,10 @@ export interface CorpusPage {
   css: string;
   /** in place of the usual page */
   body?: string;
+  /** in place of the usual viewport meta element */
+  head?: string;
+  /** what else is known of it: by the preview, which hears its listeners, or from its files */
+  known?: (layout: Layout) => Layout;
   /** checks that have to speak */
   expect?: string[];
   /** checks that all but have something to say, and must not */

@@ -50,7 +50,7 @@ async function checkDemo(demo: string): Promise<Finding[]> {
 for (const demo of ['night', 'almanac'])
   test(`${demo}: nothing is said of it`, demo === 'night' ? {} : FULL, async () => {
     test.setTimeout(120_000);
-    expect((await checkDemo(demo)).map((f) => `${f.check}: ${f.sentence}`)).toEqual([]);
+    expect((await checkDemo(demo)).map((f) => `${f.check} of ${f.about}: ${f.sentence}`)).toEqual([]);
   });
 
 /** What is told of the page’s own files, which the demo has none of, and of what the other findings cover. */

@@ -24,6 +24,7 @@ const EXTERNAL = [
   'playwright-core',
   'puppeteer-core',
   'fflate',
+  'mediabunny',
 ];
 
 function fingerprint() {

@@ -156,6 +156,12 @@ export const routes = {
     path: '/pages/:id/former',
     summary: 'What takes have lost is settled',
   }),
+  videos: route({
+    method: 'GET',
+    path: '/pages/:id/videos',
+    summary: 'What the files of its videos say of themselves',
+    answer: shapes.Videos,
+  }),
   setOutside: route({
     method: 'PUT',
     path: '/pages/:id/outside',

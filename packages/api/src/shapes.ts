@@ -12,6 +12,7 @@ import {
   TraceSchema,
   TrialResultSchema,
   TrialSetupSchema,
+  VideoFileSchema,
 } from '@lyvek/core';
 import type { Motion, MotionDocument, PresetBody } from '@lyvek/core';
 
@@ -210,6 +211,10 @@ export const ProofResultShape = z.object({
 
 /** A page as it was measured before its files were replaced. */
 export const FormerLayout = z.object({ layout: LayoutSchema.nullable() });
+
+/** What the files of a page’s videos say of themselves. */
+export const Videos = z.object({ videos: z.array(VideoFileSchema) });
+export type PageVideos = z.infer<typeof Videos>;
 
 export type PageImport = z.infer<typeof PageImport>;
 

@@ -1,6 +1,14 @@
 /** A page at the command line: read for motions, measured, put together for a hand-off. */
 import { readFileSync } from 'node:fs';
-import { assemble, suggestCorrections, PLAIN_HAND_OFF, readPage, withoutTaken } from '@lyvek/core';
+import {
+  assemble,
+  isVideoPath,
+  suggestCorrections,
+  PLAIN_HAND_OFF,
+  readPage,
+  withoutTaken,
+  withVideoFiles,
+} from '@lyvek/core';
 import type {
   Assembled,
   HandOffOptions,
@@ -105,11 +113,16 @@ export async function measured(
   viewport: Viewport,
   document: MotionDocument,
 ): Promise<Layout> {
-  const { measurePage } = await import('@lyvek/server/lab');
-  return measurePage(
+  const { measurePage, readVideoFile } = await import('@lyvek/server/lab');
+  const layout = await measurePage(
     bareFiles(page, document),
     viewport,
     new TextDecoder().decode(built('in-page.js')),
     document,
   );
+  const videos = page.list().flatMap((path) => {
+    const bytes = isVideoPath(path) ? page.files.bytesAt(path) : undefined;
+    return bytes ? [readVideoFile(path, bytes)] : [];
+  });
+  return withVideoFiles(layout, await Promise.all(videos), page.files.entry);
 }

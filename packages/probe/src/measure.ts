@@ -11,10 +11,12 @@ import { listMatched, listParts, listPlaces, readPart } from './parts.ts';
 import type { DrawnPart } from './parts.ts';
 import { listKeyframeNames } from './page-rules.ts';
 import type { KeptRule } from './page-rules.ts';
+import { listBlocking } from './listeners.ts';
 import { OwnMotions } from './own-motion.ts';
 import { Patch } from './patch.ts';
 import { Selectors } from './selectors.ts';
 import { findSections } from './sections.ts';
+import { findHeights } from './viewport-heights.ts';
 import { all, pageOverflow, pageScroller, px, readPort, readRect, readStyle } from './dom.ts';
 
 const MAX_ELEMENTS = 3000;
@@ -106,6 +108,10 @@ export function measure(
   const sections = findSections(document);
   const survey: Survey = { indexOf, boxes, naming, sections, queried: new Map() };
   const facts = elements.map((e) => readFacts(e, survey));
+  for (const [e, height] of findHeights(patch.pageRules)) {
+    const i = indexOf.get(e);
+    if (i !== undefined) facts[i]!.viewportHeight = height;
+  }
   const parts = listParts(elements).slice(0, MAX_CHOSEN - elements.length);
   for (const p of parts) {
     const host = indexOf.get(p.host)!;
@@ -140,12 +146,7 @@ export function measure(
       format: 'lyvek-layout',
       version: 1,
       viewport,
-      page: {
-        width: doc.scrollWidth,
-        height: doc.scrollHeight,
-        rem: px(readStyle(document.documentElement).fontSize) || 16,
-        ...(hidesInline() ? { hidesInline: true } : {}),
-      },
+      page: readPage(doc),
       scrollers: containers.list.slice(0, 400).map((c) => scrollerFacts(c, naming)),
       sections: sections.list.map((s): Section => {
         const rect = readRect(s.element);
@@ -173,6 +174,19 @@ function estimateNotes(facts: readonly ElementFacts[]): string[] {
         `From ${shorten(first.selector, 60)} on, places are estimated: the page has not laid everything out yet (content-visibility, or a closed part). Open it, scroll through the page once, and measure again.`,
       ]
     : [];
+}
+
+function readPage(doc: Element): Layout['page'] {
+  const meta = document.querySelector<HTMLMetaElement>('meta[name="viewport" i]');
+  const blocking = listBlocking();
+  return {
+    width: doc.scrollWidth,
+    height: doc.scrollHeight,
+    rem: px(readStyle(document.documentElement).fontSize) || 16,
+    ...(hidesInline() ? { hidesInline: true } : {}),
+    viewportMeta: (meta?.content ?? '').slice(0, 300),
+    ...(blocking.length ? { blocking } : {}),
+  };
 }
 
 function limitKept(all: readonly KeptRule[], notes: string[]): KeptRule[] {

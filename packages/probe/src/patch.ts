@@ -8,6 +8,7 @@ import { isSteady, matches } from './page-rules.ts';
 import type { KeptRule, PageRule } from './page-rules.ts';
 import { trackRules } from './track-rules.ts';
 import type { Wrapped } from './track-rules.ts';
+import { hasShares } from './viewport-heights.ts';
 import { all, draws, readStyle } from './dom.ts';
 
 type Pins = NonNullable<Layout['pins']>;
@@ -21,7 +22,8 @@ export class Patch {
   marked: string[] = [];
   /** rules of the page that would miss their elements, and what the wrappers need of them */
   kept: KeptRule[] = [];
-  private rules: PageRule[] = [];
+  /** the page’s own, as far as they have been read */
+  pageRules: readonly PageRule[] = [];
   private readonly own: boolean;
 
   /** `own`: a page under development builds its own elements, so tracks are only used where it has them. */
@@ -29,11 +31,11 @@ export class Patch {
     this.own = own;
   }
 
-  /** The page’s own rules, once they have been read. Returns whether any wrapper is in place that they could matter to. */
+  /** The page’s own rules, once they have been read. Returns whether they matter to what is measured. */
   learn(rules: PageRule[]): boolean {
-    this.rules = rules;
+    this.pageRules = rules;
     if (this.tracks.length) this.redo();
-    return this.tracks.length > 0;
+    return this.tracks.length > 0 || rules.some(hasShares);
   }
 
   apply(patch: HtmlPatch): void {
@@ -71,7 +73,7 @@ export class Patch {
     this.kept = [];
     const { wraps, attributes, splits, selectors } = this.now;
     if (wraps.length === 0 && attributes.length === 0 && splits.length === 0) return;
-    const rules = wraps.length ? this.rules : [];
+    const rules = wraps.length ? this.pageRules : [];
     // In a page of its own the developer has put them there.
     if (this.own) this.marked = selectors.filter(hasMark);
     const before = new Map(selectors.map((s) => [s, this.seek(s)]));

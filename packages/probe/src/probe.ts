@@ -5,6 +5,7 @@ import { adjustedBy } from '@lyvek/core/marks';
 import { countPictures } from './count-pictures.ts';
 import { find } from './find.ts';
 import { look } from './look.ts';
+import { hearListeners } from './listeners.ts';
 import { measure } from './measure.ts';
 import type { FromProbe, ToProbe } from './protocol.ts';
 import { Script } from './script.ts';
@@ -266,6 +267,8 @@ export function begin({ live = false }: { live?: boolean } = {}): void {
   if (live) patch = new Patch({ own: true });
   listen();
   own.watch();
+  // After our own: those of the page.
+  hearListeners();
 }
 
 /** Speaks with the workbench from now on. */

@@ -52,6 +52,13 @@ import { tooFewFrames } from './checks/too-few-frames.ts';
 import { tooManyLayers } from './checks/too-many-layers.ts';
 import { twoWriters } from './checks/two-writers.ts';
 import { unseenWhereRead } from './checks/unseen-where-read.ts';
+import { movesWithBars } from './checks/moves-with-bars.ts';
+import { noViewportMeta } from './checks/no-viewport-meta.ts';
+import { pinUnderBars } from './checks/pin-under-bars.ts';
+import { slowListeners } from './checks/slow-listeners.ts';
+import { smallTargets } from './checks/small-targets.ts';
+import { videoKeyFrames } from './checks/video-key-frames.ts';
+import { videoLate } from './checks/video-late.ts';
 import { misspelt } from './checks/misspelt.ts';
 import { zeroDuration } from './checks/zero-duration.ts';
 
@@ -61,6 +68,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   emptyRange,
   unseenWhereRead,
   hiddenAtLoad,
+  videoLate,
   thinOverPage,
   fixedView,
   triggerUnreachable,
@@ -73,8 +81,11 @@ export const CHECKS: readonly CheckDefinition[] = [
   caughtByScroller,
   sidewaysScroll,
   pageTooWide,
+  noViewportMeta,
   pinShorterThanScene,
   pinTooHigh,
+  pinUnderBars,
+  movesWithBars,
   depthGap,
   flat3d,
   flattened3d,
@@ -84,10 +95,12 @@ export const CHECKS: readonly CheckDefinition[] = [
   zeroDuration,
   marqueeHole,
   takesTheScroll,
+  slowListeners,
   focusUnseen,
   anchorUnseen,
   tooFewFrames,
   stepTooLarge,
+  videoKeyFrames,
   jump,
   kink,
   easedScrub,
@@ -107,6 +120,7 @@ export const CHECKS: readonly CheckDefinition[] = [
   flashing,
   noPause,
   noKeys,
+  smallTargets,
   hiddenWithoutMotion,
 ];
 

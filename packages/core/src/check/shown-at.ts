@@ -2,6 +2,7 @@
 import { itemAt } from '../assert/index.ts';
 import { isRangeless } from '../drivers/index.ts';
 import type { Instance, CompiledTimeline } from '../motion/index.ts';
+import { isWithin } from '../page/index.ts';
 import type { ElementFacts, Px } from '../page/index.ts';
 import { maxScrollFor } from './finding.ts';
 import type { Fix } from './finding.ts';
@@ -34,8 +35,7 @@ export function unseenAt(
   const { fixed, sticky } = itemAt(elements, element);
   if (!motion.keyframes.opacity || fixed || sticky) return null;
   if (placed.scroller !== 0 || placed.axis !== 'block' || isRangeless(motion.driver)) return null;
-  const isInside = (i: number): boolean => i >= 0 && (i === element || isInside(itemAt(elements, i).parent));
-  const target = elements.findIndex((e, i) => isNeeded(e) && isInside(i));
+  const target = elements.findIndex((e, i) => isNeeded(e) && isWithin(timeline.layout, i, element));
   if (target < 0) return null;
   const max = maxScrollFor(instance, timeline);
   const at = Math.min(max, Math.max(0, findPlace(itemAt(elements, target))));

@@ -47,7 +47,7 @@ const REVEALS: readonly TextReveal[] = [
 function computePlace(c: EffectContext): Pick<Motion, 'driver' | 'range' | 'stagger'> & Partial<Motion> {
   const { selector, fixed } = factsAt(c);
   const order = { order: 'property', property: TEXT_SHARE } as const;
-  const range = { start: 'cover 2%', end: 'cover 22%' };
+  const range = { start: 'cover 0%', end: 'cover 21%' };
   if (fixed || isSeenAtOnce(factsAt(c), c.layout))
     return {
       driver: { kind: 'load' },
@@ -60,7 +60,7 @@ function computePlace(c: EffectContext): Pick<Motion, 'driver' | 'range' | 'stag
   return {
     driver: { kind: 'view', subject: selector, axis: 'block', insets },
     range,
-    stagger: { ...order, step: '7%', of: 'phase' },
+    stagger: { ...order, step: '4%', of: 'phase' },
   };
 }
 

@@ -5,6 +5,8 @@ export * from './geometry.ts';
 export * from './pin.ts';
 export * from './element-name.ts';
 export * from './media.ts';
+export * from './video-files.ts';
+export * from './within.ts';
 export * from './fingerprint.ts';
 export * from './drawn.ts';
 export * from './still-scroller.ts';

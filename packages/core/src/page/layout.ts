@@ -35,7 +35,7 @@ export const FileSchema = z.strictObject({
   duration: z.number().min(0).max(1e6).optional(),
   preload: z.enum(['none', 'metadata', 'auto']).optional(),
   poster: z.boolean().optional(),
-  /** read from the file itself: how large it is, and the longest way from one key frame to the next, s */
+  /** read from the file itself: how large it is, and the most pictures from one key frame to the next */
   bytes: z.number().int().min(0).optional(),
   keyFrames: z.number().min(0).max(1e6).optional(),
 });
@@ -57,6 +57,8 @@ export const ElementSchema = z.strictObject({
   asSubject: BoxSchema.optional(),
   sticky: StickySchema.nullable(),
   fixed: z.boolean(),
+  /** its height, where the page declares it as a share of the viewport: `min-height`, `100vh` */
+  viewportHeight: z.strictObject({ property: z.string().max(20), value: z.string().max(20) }).optional(),
   /** computed `position` where it is not `static` */
   position: z.enum(['relative', 'absolute', 'fixed', 'sticky']).optional(),
   /** computed `overflow` where it is not `visible` */
@@ -117,6 +119,13 @@ const LayoutShape = z.strictObject({
     rem: px.optional(),
     /** `overflow-x` of html or body keeps readers from scrolling it sideways */
     hidesInline: z.boolean().optional(),
+    /** what its `<meta name="viewport">` says; empty where it has none; not known of pages that were measured before it was asked */
+    viewportMeta: z.string().max(300).optional(),
+    /** listeners that may stop a scroll, on the page or on something that fills much of the window */
+    blocking: z
+      .array(z.strictObject({ type: z.string().max(20), on: z.string().max(100) }))
+      .max(20)
+      .optional(),
   }),
   /** the page itself comes first */
   scrollers: z.array(ScrollerSchema).min(1).max(400),

@@ -8,6 +8,7 @@ import { findMatches } from './layout.ts';
 import type { ElementFacts, Layout, Sticky } from './layout.ts';
 import { parseLength, resolveLength } from './length.ts';
 import type { Px } from './units.ts';
+import { isWithin } from './within.ts';
 
 /** What the layout needs to know of a pin; the document's pins have this shape. */
 export interface PinSpec {
@@ -106,11 +107,6 @@ function apply(layout: Layout, pins: readonly PinSpec[]): PinnedLayout {
   return out;
 }
 
-const isInside = (layout: Layout, element: number, outer: number): boolean => {
-  for (let i = element; i >= 0; i = itemAt(layout.elements, i).parent) if (i === outer) return true;
-  return false;
-};
-
 function whyLoose(
   layout: Layout,
   pin: PinSpec,
@@ -122,7 +118,7 @@ function whyLoose(
   if (e.box.width === 0 && e.box.height === 0)
     return 'its stage has no box of its own (display: none or contents)';
   if (e.fixed) return 'its stage is fixed to the window already';
-  const other = others.find((o) => isInside(layout, stage, o.stage) || isInside(layout, o.stage, stage));
+  const other = others.find((o) => isWithin(layout, stage, o.stage) || isWithin(layout, o.stage, stage));
   if (other)
     return other.stage === stage
       ? 'the same stage is pinned twice'
@@ -194,10 +190,10 @@ function stretched(
   const below = (y: Px) => y >= bottom - 0.5;
   const move = (e: ElementFacts, i: number): ElementFacts => {
     if (e.scroller !== scroller || e.fixed) return e;
-    if (isInside(layout, i, stage))
+    if (isWithin(layout, i, stage))
       return { ...e, sticky, box: by === 'bottom' ? { ...e.box, y: e.box.y + growth } : e.box };
     if (growth === 0) return e;
-    if (isInside(layout, stage, i)) return { ...e, box: { ...e.box, height: e.box.height + growth } };
+    if (isWithin(layout, stage, i)) return { ...e, box: { ...e.box, height: e.box.height + growth } };
     if (!below(e.box.y)) return e;
     return {
       ...e,

@@ -1,5 +1,6 @@
 /** One specimen per check, for tests: the smallest page and document that show the mistake. Not part of the product. */
 import { between } from '../effect/effect-definition.ts';
+import type { FileFacts } from '../page/index.ts';
 import { makeDocument, element, motion } from './index.ts';
 import {
   PAGE,
@@ -19,6 +20,24 @@ import {
 import type { Specimen } from './specimen-parts.ts';
 
 export { PAGE } from './specimen-parts.ts';
+
+/** A section as high as the viewport. */
+const tall = (value: string) =>
+  element({
+    selector: '#whole',
+    box: box(3000, 800, 1280),
+    viewportHeight: { property: 'height', value },
+  });
+
+/** A video whose file says this. */
+const scrubbed = (file: FileFacts): Specimen =>
+  one(
+    { ...at('#film'), keyframes: { '--video': between('0', '1') } },
+    {
+      layout: with2([element({ selector: '#film', tag: 'video', file, box: box(3000, 500, 900) })]),
+      incurable: true,
+    },
+  );
 
 export const SPECIMENS: Record<string, Specimen> = {
   'never-finishes': one(
@@ -251,5 +270,33 @@ export const SPECIMENS: Record<string, Specimen> = {
     keyframes: { opacity: keyframes('0', '1', '0', '1', '0', '1', '0', '1', '0', '1') },
     range: { start: 'entry 0%', end: 'entry 90%' },
   }),
+  'no-viewport-meta': {
+    document: makeDocument(),
+    layout: { ...PAGE, page: { ...PAGE.page, viewportMeta: 'width=1100' } },
+    incurable: true,
+  },
+  'slow-listeners': {
+    document: makeDocument(),
+    layout: { ...PAGE, page: { ...PAGE.page, blocking: [{ type: 'wheel', on: 'the page' }] } },
+    incurable: true,
+  },
+  'pin-under-bars': {
+    document: { ...makeDocument(), pins: [{ ...stage, stage: '#whole' }] },
+    layout: with2([tall('100vh')]),
+  },
+  'moves-with-bars': one({ range: { start: 'entry 10dvh', end: 'contain 50%' } }),
+  'small-targets': one(
+    { ...at('#strip'), keyframes: { translate: between('0 0', '-300px 0') } },
+    {
+      layout: with2([
+        element({ selector: '#strip', box: box(3000, 60, 900) }),
+        element({ selector: '#a', tag: 'button', focus: true, parent: PAGE.elements.length, box: box(3000, 18, 18) }),
+        element({ selector: '#b', tag: 'button', focus: true, parent: PAGE.elements.length, box: box(3020, 18, 18) }),
+      ]),
+      incurable: true,
+    },
+  ),
+  'video-key-frames': scrubbed({ src: 'film.mp4', keyFrames: 250, poster: true }),
+  'video-late': scrubbed({ src: 'film.mp4', preload: 'none', poster: true }),
   'no-pause': triggered({}, { time: { delay: '0ms', duration: '9000ms' } }),
 };

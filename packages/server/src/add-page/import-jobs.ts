@@ -1,5 +1,5 @@
 /** What the import worker can do: everything whose time and memory depend on what somebody brings. Each job is a plain function. */
-import type { MotionDocument, PageMistake, ImportResult, Refuted } from '@lyvek/core';
+import type { MotionDocument, PageMistake, ImportResult, Refuted, VideoFile } from '@lyvek/core';
 import {
   LayoutSchema,
   PLAIN_HAND_OFF,
@@ -14,6 +14,7 @@ import {
 } from '@lyvek/core';
 import { handOffPage, handedOff } from '../hand-off/files.ts';
 import { Problem } from '../http/problem.ts';
+import { readVideoFile } from '../lab/video-file.ts';
 import type { PageFile } from '../store/pages.ts';
 import { pageFrom } from './page-from.ts';
 import type { Brought } from './page-from.ts';
@@ -109,6 +110,10 @@ export const IMPORT_JOBS = {
     };
     return [...handedOff([], entry, assembled, scripts)];
   },
+
+  /** What the files of videos say of themselves. */
+  videos: ({ files }: { files: readonly PageFile[] }): Promise<VideoFile[]> =>
+    Promise.all(files.map(({ path, bytes }) => readVideoFile(path, bytes))),
 } as const;
 
 export type ImportJobs = typeof IMPORT_JOBS;

@@ -23,10 +23,10 @@ function giveWay(): void {
 }
 
 giveWay();
-present(parentPort).on('message', ({ job, input }: { job: ImportJob; input: never }) => {
+async function work({ job, input }: { job: ImportJob; input: never }): Promise<void> {
   let answer: Answer;
   try {
-    answer = { ok: true, result: IMPORT_JOBS[job](input) };
+    answer = { ok: true, result: await IMPORT_JOBS[job](input) };
   } catch (error) {
     if (error instanceof Problem) {
       const { status, title, message: detail, extra } = error;
@@ -38,4 +38,6 @@ present(parentPort).on('message', ({ job, input }: { job: ImportJob; input: neve
       };
   }
   present(parentPort).postMessage(answer);
-});
+}
+
+present(parentPort).on('message', (asked: Parameters<typeof work>[0]) => void work(asked));

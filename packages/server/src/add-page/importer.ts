@@ -3,12 +3,13 @@
  * names it, and its thread with it.
  */
 import { Worker } from 'node:worker_threads';
-import type { Refuted } from '@lyvek/core';
+import type { Refuted, VideoFile } from '@lyvek/core';
 import { LRUCache } from 'lru-cache';
 import { Problem } from '../http/problem.ts';
 import { TOO_MUCH } from './import-jobs.ts';
 import type { ImportJob, ImportJobs, ReadMotions } from './import-jobs.ts';
 import type { Answer } from './import-worker.ts';
+import type { PageFile } from '../store/pages.ts';
 import { LIMITS } from './limits.ts';
 
 const THREADS = 2;
@@ -55,6 +56,7 @@ export class Importer {
   private readonly waiting: (() => void)[] = [];
   private readonly options: ImporterOptions;
   private readonly listMotions = new LRUCache<string, Promise<ReadMotions | null>>({ max: 40 });
+  private readonly videosOf = new LRUCache<string, Promise<VideoFile[]>>({ max: 200 });
   private readonly textsWithout = new LRUCache<string, Map<string, string>>({
     maxSize: KEPT_BYTES,
     sizeCalculation: (texts) => [...texts.values()].reduce((sum, t) => sum + 2 * t.length, 1000),
@@ -69,12 +71,12 @@ export class Importer {
     job: J,
     input: Parameters<ImportJobs[J]>[0],
     signal?: AbortSignal,
-  ): Promise<ReturnType<ImportJobs[J]>> {
+  ): Promise<Awaited<ReturnType<ImportJobs[J]>>> {
     while (this.busy >= THREADS) await new Promise<void>((go) => this.waiting.push(go));
     this.busy++;
     try {
       signal?.throwIfAborted();
-      return (await this.ask(job, input, signal)) as ReturnType<ImportJobs[J]>;
+      return (await this.ask(job, input, signal)) as Awaited<ReturnType<ImportJobs[J]>>;
     } finally {
       this.busy--;
       this.waiting.shift()?.();
@@ -130,7 +132,7 @@ export class Importer {
   /** What a page moves by its own CSS. Read once for each content, entry, and what was left to the page. */
   motions(
     page: Page,
-    files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
+    files: () => Promise<readonly PageFile[]>,
     refuted: readonly Refuted[],
   ): Promise<ReadMotions | null> {
     const { contentHash, entry } = page;
@@ -146,7 +148,7 @@ export class Importer {
 
   private async stored(
     page: Page,
-    files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
+    files: () => Promise<readonly PageFile[]>,
     refuted: readonly Refuted[],
   ): Promise<ReadMotions | null> {
     const { results } = this.options;
@@ -160,7 +162,7 @@ export class Importer {
   /** Texts of files that lose what documents have taken over from them, by path. */
   async without(
     { contentHash, entry }: Page,
-    files: () => Promise<readonly { path: string; bytes: Uint8Array }[]>,
+    files: () => Promise<readonly PageFile[]>,
     taken: readonly string[],
   ): Promise<ReadonlyMap<string, string>> {
     if (taken.length === 0) return new Map();
@@ -170,6 +172,25 @@ export class Importer {
     const texts = new Map(await this.run('without', { entry, files: await files(), taken }));
     this.textsWithout.set(key, texts);
     return texts;
+  }
+
+  /** What its videos’ files say of themselves; where they are too much to read, only how large they are. */
+  videos(contentHash: string, files: () => Promise<readonly PageFile[]>): Promise<VideoFile[]> {
+    const known = this.videosOf.get(contentHash);
+    if (known) return known;
+    const made = this.readVideos(files);
+    this.videosOf.set(contentHash, made);
+    made.catch(() => this.videosOf.delete(contentHash));
+    return made;
+  }
+
+  private async readVideos(list: () => Promise<readonly PageFile[]>): Promise<VideoFile[]> {
+    const files = await list();
+    if (files.length === 0) return [];
+    return this.run('videos', { files }).catch((error: unknown) => {
+      if (!(error instanceof ImportLimit)) throw error;
+      return files.map(({ path, bytes }) => ({ path, bytes: bytes.length }));
+    });
   }
 
   async end(): Promise<void> {

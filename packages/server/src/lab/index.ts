@@ -9,4 +9,5 @@ export * from './ride-trial.ts';
 export * from './same-page.ts';
 export * from './trial.ts';
 export * from './turn.ts';
+export * from './video-file.ts';
 export * from './watch.ts';

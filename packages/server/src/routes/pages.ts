@@ -17,6 +17,7 @@ import {
   createLivePage,
   createPage,
   listFiles,
+  listVideos,
   findImportProof,
   pageById,
   formerLayout,
@@ -152,6 +153,12 @@ function readRoutes(router: Router, { pool, importer }: PageDeps): void {
         throw error;
       });
     return { ...(read ?? nothing), proof };
+  });
+
+  /** A page under development has its files elsewhere. */
+  handle(router, routes.videos, async ({ id }) => {
+    const page = await findPage(pool, id);
+    return { videos: await importer.videos(page.contentHash, () => listVideos(pool, page.id)) };
   });
 
   handle(router, routes.setOutside, async ({ id, body: { outside } }) => {

@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto';
-import { LayoutSchema } from '@lyvek/core';
+import { LayoutSchema, isVideoPath } from '@lyvek/core';
 import type { Layout } from '@lyvek/core';
 import type { ImportProof } from '@lyvek/api';
 import type { Db } from './database.ts';
@@ -203,6 +203,16 @@ export const toFile = async (
       [pageId, path],
     )
   ).rows[0];
+
+/** Those of its files that hold videos. */
+export const listVideos = async (db: Db, pageId: string): Promise<PageFile[]> => {
+  const paths = await db.query<{ path: string }>('select path from page_files where page_id = $1', [pageId]);
+  const videos = paths.rows.map((r) => r.path).filter(isVideoPath);
+  const files = await Promise.all(
+    videos.map(async (path) => ({ path, bytes: (await toFile(db, pageId, path))?.bytes })),
+  );
+  return files.flatMap(({ path, bytes }) => (bytes ? [{ path, bytes }] : []));
+};
 
 export const listFiles = async (db: Db, pageId: string): Promise<PageFile[]> =>
   (

@@ -1,9 +1,11 @@
 /** The page as it is shown: its link, the size of its viewport, and what is known of its layout there. */
 import { createContext, useContext, useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { useStore } from 'zustand';
-import type { PageWhole } from '@lyvek/api';
-import { emptyLayout, isAdjusted, withPins } from '@lyvek/core';
+import type { PageVideos, PageWhole } from '@lyvek/api';
+import { emptyLayout, isAdjusted, withPins, withVideoFiles } from '@lyvek/core';
 import type { Layout, MotionDocument, PinnedLayout, Viewport } from '@lyvek/core';
+import { api } from '../state/api.ts';
 import { useOpenedPage } from '../state/opened-page.ts';
 import { makeSeen, findSettled } from '../state/take-session.ts';
 import type { TakeState } from '../state/take-session.ts';
@@ -31,6 +33,20 @@ export function useShownPage(): ShownPage {
 
 const sameSize = (l: Layout, v: Viewport) => l.viewport.width === v.width && l.viewport.height === v.height;
 
+const NO_VIDEOS: PageVideos['videos'] = [];
+
+/** What the files of its videos say of themselves; a page under development has its files elsewhere. */
+function useVideoFiles(): PageVideos['videos'] {
+  const { page } = useOpenedPage();
+  const { data } = useQuery({
+    queryKey: ['videos', page.id, page.contentHash],
+    queryFn: () => api.videos({ id: page.id }),
+    enabled: !page.live,
+    staleTime: Infinity,
+  });
+  return data?.videos ?? NO_VIDEOS;
+}
+
 interface KnownLayout {
   layout: PinnedLayout;
   /** it is of this size; else it is empty */
@@ -51,14 +67,19 @@ function useSame<T>(list: T): T {
 }
 
 function useLayoutWith(listPins: (s: TakeState) => MotionDocument['pins']): KnownLayout {
-  const { session } = useOpenedPage();
+  const { page, session } = useOpenedPage();
   const { link, viewport, stored, reducedMotion } = useShownPage();
   const condition = reducedMotion ? 'reduced-motion' : 'full-motion';
   const pins = useSame(useStore(session.store, listPins));
   const live = useStore(link.store, (s) => s.layout);
   const document = useStore(session.store, findSettled);
+  const videos = useVideoFiles();
   const raw = live && sameSize(live, viewport) ? live : (stored.find((l) => sameSize(l, viewport)) ?? null);
-  const layout = useMemo(() => withPins(raw ?? emptyLayout(viewport), pins), [raw, viewport, pins]);
+  const whole = useMemo(
+    () => withVideoFiles(raw ?? emptyLayout(viewport), videos, page.entry),
+    [raw, viewport, videos, page.entry],
+  );
+  const layout = useMemo(() => withPins(whole, pins), [whole, pins]);
   const known = raw !== null;
   const measured = known && isAdjusted(raw, document, condition);
   const others = useMemo(

@@ -1,4 +1,4 @@
-import { findMatches } from '../../page/index.ts';
+import { findMatches, isWithin } from '../../page/index.ts';
 import type { ElementFacts } from '../../page/index.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -11,16 +11,12 @@ export const noKeys: CheckDefinition = {
   group: 'care',
   why: 'Whoever uses a keyboard cannot start what only a pointer can reach (WCAG 2.2, 2.1.1).',
   checkDocument({ document, timeline: { layout } }) {
-    const isWithin = (i: number, outer: number): boolean => {
-      for (let at = i; at >= 0; at = layout.elements[at]?.parent ?? -1) if (at === outer) return true;
-      return false;
-    };
     /** By a click on it; what is inside of it lets the focus in. */
     const canReach = (subject: number, event: keyof typeof WORDS): boolean =>
       layout.elements.some(
         (e: ElementFacts, i) =>
           e.focus === true &&
-          (event === 'click' ? i === subject || isWithin(subject, i) : isWithin(i, subject)),
+          (event === 'click' ? isWithin(layout, subject, i) : isWithin(layout, i, subject)),
       );
     return document.triggers.flatMap((trigger) => {
       const { on, event, subject, id } = trigger;

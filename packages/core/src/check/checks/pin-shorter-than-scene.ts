@@ -1,5 +1,5 @@
-import { itemAt } from '../../assert/index.ts';
 import { asScroll, asPin, isRangeless } from '../../drivers/index.ts';
+import { isWithin } from '../../page/index.ts';
 import { pxText } from '../finding.ts';
 import type { CheckDefinition } from '../finding.ts';
 
@@ -15,7 +15,9 @@ export const pinShorterThanScene: CheckDefinition = {
       'pinnedSpans' in timeline.layout
         ? (timeline.layout.pinnedSpans as { id: string; stage: number; start: number; end: number }[])
         : [];
-    const hold = holds.find((h) => (pinned ? h.id === pinned.pin : isWithin(timeline, element, h.stage)));
+    const hold = holds.find((h) =>
+      pinned ? h.id === pinned.pin : isWithin(timeline.layout, element, h.stage),
+    );
     if (!hold || asScroll(motion.driver) || isRangeless(motion.driver)) return null;
     const late = placed.end - hold.end;
     // What is not the pin’s own may well belong to the section’s coming and going.
@@ -48,12 +50,3 @@ export const pinShorterThanScene: CheckDefinition = {
     };
   },
 };
-
-function isWithin(
-  timeline: { layout: { elements: { parent: number }[] } },
-  element: number,
-  stage: number,
-): boolean {
-  for (let e = element; e >= 0; e = itemAt(timeline.layout.elements, e).parent) if (e === stage) return true;
-  return false;
-}
