@@ -53,8 +53,11 @@ for (const demo of ['night', 'almanac'])
     expect((await checkDemo(demo)).map((f) => `${f.check} of ${f.about}: ${f.sentence}`)).toEqual([]);
   });
 
-/** What is told of the page’s own files, which the demo has none of, and of what the other findings cover. */
-const ELSEWHERE = ['misspelt', 'shorthand-order', 'zero-duration', 'delay-on-scrub', 'per-frame-factor'];
+/** What is told of the page’s own files, of its videos’ files and of its listeners, which are read elsewhere. */
+const ELSEWHERE = [
+  ...['misspelt', 'shorthand-order', 'zero-duration', 'delay-on-scrub', 'per-frame-factor'],
+  ...['video-key-frames', 'slow-listeners'],
+];
 
 test('hessle, where one of each was made: every check speaks', FULL, async () => {
   const said = new Set((await checkDemo('hessle')).map((f) => f.check));

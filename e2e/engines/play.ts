@@ -1,5 +1,5 @@
 /** A page and its motions, handed off and played by an engine, against what the page foretells as that engine lays it out. */
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   assemble,
@@ -27,6 +27,7 @@ import { engineByName, filesInMemory, measureOpened, proveOn } from '@lyvek/serv
 import type { EngineProof, StartedEngine } from '@lyvek/server/lab';
 
 import { FULL } from '../support/full.ts';
+import { demoDocument, listDemoFiles } from '../support/demo.ts';
 
 export const SIZE = { width: 1280, height: 800 };
 export const inPage = (): string => readFileSync('dist/in-page.js', 'utf8');
@@ -77,14 +78,9 @@ export function finish(page: MovingPage, layout: Layout, options: HandOffOptions
 
 /** A demo page with its document. */
 export function readDemo(folder: string): MovingPage {
-  const root = join('demo', folder);
-  const files = readdirSync(root, { recursive: true, withFileTypes: true })
-    .filter((f) => f.isFile() && !f.name.startsWith('lyvek.'))
-    .map((f) => join(f.parentPath, f.name))
-    .map((path) => ({ path: path.slice(root.length + 1), bytes: readFileSync(path) }));
-  const read = readDocument(JSON.parse(readFileSync(join(root, 'lyvek.document.json'), 'utf8')));
+  const read = readDocument(demoDocument(folder));
   if (!read.ok) throw new Error(JSON.stringify(itemAt(read.problems, 0)));
-  return { document: read.document, files };
+  return { document: read.document, files: listDemoFiles(folder) };
 }
 
 /** Layouts of pages in Chromium, which hand-offs are written from. */

@@ -1,12 +1,9 @@
 /** Where the stranger walks: the three demo pages with their documents, and six pages with awkward CSS. */
-import { readFileSync, readdirSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import type { APIRequestContext } from '@playwright/test';
 import { emptyDocument } from '@lyvek/core';
 import { strToU8, zipSync } from 'fflate';
 import { base, addPage } from '../support/app.ts';
-
-const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url));
+import { demoDocument, demoFiles } from '../support/demo.ts';
 
 interface Place {
   name: string;
@@ -16,13 +13,8 @@ interface Place {
 
 const demo = (folder: string): Place => ({
   name: folder,
-  files: () =>
-    Object.fromEntries(
-      readdirSync(DEMO + folder)
-        .filter((f) => !f.startsWith('lyvek.'))
-        .map((f) => [f, new Uint8Array(readFileSync(`${DEMO}${folder}/${f}`))]),
-    ),
-  document: () => JSON.parse(readFileSync(`${DEMO}${folder}/lyvek.document.json`, 'utf8')),
+  files: () => demoFiles(folder),
+  document: () => demoDocument(folder),
 });
 
 const page = (name: string, css: string, body: string, document: object = {}): Place => ({

@@ -19,8 +19,14 @@ const CARD_CSS = `body{margin:0;font:18px/1.5 'Liberation Sans',sans-serif}heade
 const PEAR =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><circle cx="5" cy="6" r="4" fill="#9a5"/></svg>';
 
-export const zipOf = (files: Record<string, string>) =>
-  Buffer.from(zipSync(Object.fromEntries(Object.entries(files).map(([p, t]) => [p, strToU8(t)]))));
+export const zipOf = (files: Record<string, string | Uint8Array>) =>
+  Buffer.from(
+    zipSync(
+      Object.fromEntries(
+        Object.entries(files).map(([p, t]) => [p, typeof t === 'string' ? strToU8(t) : new Uint8Array(t)]),
+      ),
+    ),
+  );
 export const cardZip = () =>
   zipOf({ 'orchard/index.html': CARD_PAGE, 'orchard/css/style.css': CARD_CSS, 'orchard/art/pear.svg': PEAR });
 

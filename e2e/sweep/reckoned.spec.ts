@@ -31,7 +31,8 @@ const finished = (work: Generator<unknown, Swept>): Swept => {
   }
 };
 
-for (const name of ['night', 'hessle'])
+// Where lines break anew at every width, as on the night, hardly any size can be told from others.
+for (const name of ['hessle'])
   test(`${name}: at sizes that were reckoned the checks say what they say where the browser has measured`, async () => {
     test.setTimeout(180_000);
     const { files, document } = demo(name);

@@ -286,6 +286,28 @@ motion(
   {},
   { driver: { kind: 'trigger', trigger: 'g_bell' }, time: { delay: '0ms', duration: '300ms' } },
 );
+// On phones.
+motion(
+  'tassel',
+  'Tassel drops',
+  '#tassel',
+  { translate: ends('0 -40px', '0 0') },
+  { start: 'entry 10dvh', end: half('60%') },
+);
+motion(
+  'labels',
+  'Labels go by',
+  '#labels',
+  { translate: ends('-80px 0', '0 0') },
+  { start: 'entry 0%', end: half('60%') },
+);
+motion(
+  'film',
+  'Shuttle flies',
+  '#film',
+  { '--video': ends('0', '1') },
+  { start: 'cover 0%', end: 'cover 100%' },
+);
 // The page’s own files.
 motion('moth', 'Moth hole', '#moth', { opacity: ends('0', '1') }, { start: 'entry 0%', end: half('75%') });
 motion('book', 'Pattern book', '#book', { opacity: ends('0', '1') }, { start: half('14%'), end: 'exit 80%' });

@@ -84,6 +84,19 @@ const sections = [
   section('selvedge', 'The selvedge', 'The edge that holds the rest.', wool('selvedge', 'Selvedge')),
   section('fringe', 'The fringe', 'Twisted by hand, twice.', wool('fringe', 'Fringe', 'piece small')),
   section('bobbin', 'Bobbins', 'Sixty to a shawl.', wool('bobbin', 'Bobbin', 'piece round')),
+  section('tassel', 'Tassels', 'Counted, then knotted.', wool('tassel', 'Tassel', 'piece small')),
+  section(
+    'labels',
+    'Labels',
+    'Sewn in by hand.',
+    `<div id="labels">${many(6, (i) => `<a href="#hero" aria-label="Label ${i + 1}">·</a>`)}</div>`,
+  ),
+  section(
+    'film',
+    'At the loom',
+    'A hundred and ten picks a minute.',
+    '<video id="film" src="media/shuttle.webm" width="320" height="180" preload="none" muted playsinline aria-label="A shuttle crosses the warp"></video>',
+  ),
   section('moth', 'Moths', 'Cedar keeps them away. Mostly.', wool('moth', 'A hole', 'piece small')),
   '      <section id="s-tape"><p id="tape"><span>By the yard</span> <span>By the ell</span></p></section>',
   section('stamp', 'The stamp', 'Only if it passes.', wool('stamp', 'Hessle', 'piece round')),
@@ -92,7 +105,6 @@ export const html = `<!doctype html>
 <html lang="en">
   <head>
     <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>Hessle Loom</title>
     <link rel="stylesheet" href="styles.css">
   </head>
@@ -112,6 +124,8 @@ ${sections.join('\n')}
       };
       const sample = document.querySelector('#sample');
       follow();
+      // Nobody stops it, and the browser still has to ask.
+      addEventListener('wheel', () => {}, { passive: false });
       // It also rolls by itself, and scripts win over style sheets.
       document.querySelector('#wheel').animate({ rotate: ['0deg', '360deg'] }, { duration: 20_000, iterations: Infinity });
     </script>

@@ -1,5 +1,6 @@
 /** A layout between two measured ones, and how far one lies from another. */
 import { itemAt } from '../assert/index.ts';
+import { TEXT_PART } from '../page/index.ts';
 import type { ElementFacts, Layout, Px, Viewport } from '../page/index.ts';
 
 /** Of two values of one shape: numbers in between, everything else as the nearer one has it. */
@@ -69,12 +70,14 @@ export function apartBy(a: Layout, b: Layout): Px {
   const count = (x: number, of: number) => {
     most = Math.max(most, Math.abs(x) - LONG_SHARE * Math.abs(of));
   };
+  // Checks ask of a pinned section whether it is higher than its window: a few px decide.
+  const stages = new Set(b.pins?.map((pin) => pin.element));
   for (const i of concerned(b)) {
     const [was, is] = [itemAt(a.elements, i), itemAt(b.elements, i)];
     const [p, q] = [was.box, is.box];
     count(p.x - q.x, 0);
     count(p.width - q.width, q.width);
-    count(p.height - q.height, q.height);
+    count(p.height - q.height, stages.has(i) ? 0 : q.height);
     const [outer, around] = [a.elements[is.parent]?.box, b.elements[is.parent]?.box];
     if (outer && around) count(p.y - outer.y - (q.y - around.y), q.y - around.y);
     if (q.y < near) count(p.y - q.y, 0);
@@ -84,13 +87,13 @@ export function apartBy(a: Layout, b: Layout): Px {
   return most;
 }
 
-/** Elements that selectors of the document stand for, and their parents. */
+/** Elements that selectors of the document stand for, and their parents. A word goes to another line at another width; its text counts. */
 function concerned(layout: Layout): Set<number> {
   const out = new Set<number>();
   for (const list of Object.values(layout.matches))
     for (const i of list) {
-      out.add(i);
-      const { parent } = itemAt(layout.elements, i);
+      const { parent, tag } = itemAt(layout.elements, i);
+      if (tag !== TEXT_PART) out.add(i);
       if (parent >= 0) out.add(parent);
     }
   return out;

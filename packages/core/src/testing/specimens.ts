@@ -290,8 +290,20 @@ export const SPECIMENS: Record<string, Specimen> = {
     {
       layout: with2([
         element({ selector: '#strip', box: box(3000, 60, 900) }),
-        element({ selector: '#a', tag: 'button', focus: true, parent: PAGE.elements.length, box: box(3000, 18, 18) }),
-        element({ selector: '#b', tag: 'button', focus: true, parent: PAGE.elements.length, box: box(3020, 18, 18) }),
+        element({
+          selector: '#a',
+          tag: 'button',
+          focus: true,
+          parent: PAGE.elements.length,
+          box: box(3000, 18, 18),
+        }),
+        element({
+          selector: '#b',
+          tag: 'button',
+          focus: true,
+          parent: PAGE.elements.length,
+          box: box(3020, 18, 18),
+        }),
       ]),
       incurable: true,
     },

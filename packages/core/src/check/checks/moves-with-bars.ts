@@ -27,7 +27,7 @@ export const movesWithBars: CheckDefinition = {
   id: 'moves-with-bars',
   name: 'Moves with a phone’s bars',
   group: 'structure',
-  why: 'What depends on dvh is laid out anew in every frame in which the bars of a phone come or go, and everything below it moves.',
+  why: 'What depends on dvh is laid out again in every frame in which the bars of a phone come or go, and everything below it moves.',
   checkDocument({ document, timeline }) {
     const { layout } = timeline;
     const motions = document.motions.flatMap((m) => {

@@ -1,6 +1,7 @@
 /**
- * Draws the video and the pictures of demo/night: the sky that turns about its pole, and the moon from new to full. Both follow from the constants below;
- * a video is encoded a little differently by another version of the browser. Run it after changing it: node scripts/make-night-media.mjs
+ * Draws the videos and pictures of the demo: for the night the sky that turns about its pole, and the moon from new to full; for Hessle a shuttle, with a single
+ * key frame. They follow from the constants below; another version of the browser encodes a little differently. Run it after changing it:
+ * node scripts/make-demo-media.mjs
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -9,8 +10,9 @@ import { chromium } from '@playwright/test';
 
 const inRoot = (...path) => join(dirname(dirname(fileURLToPath(import.meta.url))), ...path);
 
+/* global FileReader, OffscreenCanvas */
 /** Runs in the page: draws with a canvas, encodes with the browser. */
-async function draw({ sky, moon }) {
+async function draw({ sky, moon, shuttle }) {
   let seed = 1040;
   const random = () => (seed = (seed * 1664525 + 1013904223) % 4294967296) / 4294967296;
   const toBase64 = async (blob) =>
@@ -63,20 +65,20 @@ async function draw({ sky, moon }) {
     pen.fill();
   };
   const { BufferTarget, CanvasSource, Output, WebMOutputFormat } = globalThis.Mediabunny;
-  const output = new Output({ format: new WebMOutputFormat(), target: new BufferTarget() });
-  const source = new CanvasSource(canvas, {
-    codec: 'vp9',
-    bitrate: sky.bitrate,
-    keyFrameInterval: sky.keyFrameEvery / sky.rate,
-  });
-  output.addVideoTrack(source, { frameRate: sky.rate });
-  await output.start();
-  for (let i = 0; i < sky.pictures; i++) {
-    drawSky(i / (sky.pictures - 1));
-    await source.add(i / sky.rate, 1 / sky.rate);
+  /** What `paint` draws for shares of the way from 0 to 1, as a video. */
+  async function encode(on, { pictures, rate, keyFrameEvery, bitrate }, paint) {
+    const output = new Output({ format: new WebMOutputFormat(), target: new BufferTarget() });
+    const source = new CanvasSource(on, { codec: 'vp9', bitrate, keyFrameInterval: keyFrameEvery / rate });
+    output.addVideoTrack(source, { frameRate: rate });
+    await output.start();
+    for (let i = 0; i < pictures; i++) {
+      paint(i / (pictures - 1));
+      await source.add(i / rate, 1 / rate);
+    }
+    await output.finalize();
+    return toBase64(new Blob([output.target.buffer]));
   }
-  await output.finalize();
-  const video = await toBase64(new Blob([output.target.buffer]));
+  const video = await encode(canvas, sky, drawSky);
   drawSky(0);
   const poster = await toBase64(await canvas.convertToBlob({ type: 'image/webp', quality: 0.8 }));
 
@@ -113,7 +115,19 @@ async function draw({ sky, moon }) {
     moonPen.restore();
     moons.push(await toBase64(await disc.convertToBlob({ type: 'image/webp', quality: 0.8 })));
   }
-  return { video, poster, moons };
+  const loom = new OffscreenCanvas(shuttle.width, shuttle.height);
+  const loomPen = loom.getContext('2d');
+  const thrown = await encode(loom, shuttle, (share) => {
+    loomPen.fillStyle = '#efe7d8';
+    loomPen.fillRect(0, 0, shuttle.width, shuttle.height);
+    loomPen.fillStyle = '#38546b';
+    for (let x = 6; x < shuttle.width; x += 12) loomPen.fillRect(x, 0, 3, shuttle.height);
+    loomPen.fillStyle = '#a3452f';
+    loomPen.beginPath();
+    loomPen.ellipse(share * shuttle.width, shuttle.height / 2, 34, 9, 0, 0, 2 * Math.PI);
+    loomPen.fill();
+  });
+  return { video, poster, moons, thrown };
 }
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium' });
@@ -127,16 +141,19 @@ try {
   await page.addScriptTag({
     path: inRoot('node_modules', 'mediabunny', 'dist', 'bundles', 'mediabunny.cjs'),
   });
-  const { video, poster, moons } = await page.evaluate(draw, {
+  const { video, poster, moons, thrown } = await page.evaluate(draw, {
     sky: { width: 720, height: 405, pictures: 72, rate: 24, keyFrameEvery: 8, bitrate: 5e5 },
     moon: { size: 240, pictures: 24 },
+    shuttle: { width: 320, height: 180, pictures: 60, rate: 24, keyFrameEvery: 600, bitrate: 6e4 },
   });
-  const out = inRoot('demo', 'night', 'media');
-  mkdirSync(out, { recursive: true });
-  const write = (name, base64) => writeFileSync(join(out, name), Buffer.from(base64, 'base64'));
-  write('sky.webm', video);
-  write('sky.webp', poster);
-  moons.forEach((m, i) => write(`moon-${String(i + 1).padStart(2, '0')}.webp`, m));
+  const write = (page, name, base64) => {
+    mkdirSync(inRoot('demo', page, 'media'), { recursive: true });
+    writeFileSync(inRoot('demo', page, 'media', name), Buffer.from(base64, 'base64'));
+  };
+  write('night', 'sky.webm', video);
+  write('night', 'sky.webp', poster);
+  moons.forEach((m, i) => write('night', `moon-${String(i + 1).padStart(2, '0')}.webp`, m));
+  write('hessle', 'shuttle.webm', thrown);
 } finally {
   await browser.close();
 }
