@@ -3,7 +3,6 @@ import { isEndless, isPointed, isTimed, refersTo, removeThings } from '@lyvek/co
 import { FindingSign } from '../../../ui/glyphs.tsx';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { placeFlags } from '../model/flags.ts';
-import { nameOfThing } from '../model/things-on.ts';
 import { useRundown, useSingle } from '../rundown-context.ts';
 import { MarqueeInspector } from './driver/MarqueeInspector.tsx';
 import { Cues } from './driver/Cues.tsx';
@@ -14,6 +13,7 @@ import { PointerInspector } from './driver/PointerInspector.tsx';
 import { Sentence } from './Sentence.tsx';
 import { TimedInspector } from './driver/TimedInspector.tsx';
 import { MultiSelection } from './MultiSelection.tsx';
+import { FindingsList } from './FindingsList.tsx';
 import { ElementSheet } from './ElementSheet.tsx';
 import { InspectorHead } from './InspectorHead.tsx';
 import { inspectorText } from './text.ts';
@@ -55,7 +55,7 @@ export function Inspector() {
 }
 
 function NothingSelected({ count, placed }: { count: number; placed: number }) {
-  const { layout, chosen, findings, select, document } = useRundown();
+  const { layout, chosen } = useRundown();
   if (layout.elements[chosen])
     return (
       <>
@@ -68,19 +68,7 @@ function NothingSelected({ count, placed }: { count: number; placed: number }) {
       <p className="summary">{inspectorText.clickABarTo(count, placed)}</p>
       <Astray />
       {count > 0 && <Cues pin={null} />}
-      {findings.length > 0 && (
-        <ul className="findings wide">
-          {findings.slice(0, 8).map((f) => (
-            <li key={f.check + f.about}>
-              <FindingSign severity={f.severity} label={f.severity} />
-              <button type="button" className="finding-name" onClick={() => select(f.about)}>
-                {nameOfThing(f.about, document)}
-              </button>
-              <span className="grow">{f.sentence}</span>
-            </li>
-          ))}
-        </ul>
-      )}
+      <FindingsList />
     </section>
   );
 }

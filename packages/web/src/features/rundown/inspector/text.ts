@@ -1,6 +1,7 @@
 /** Words of the Rundown: the inspector, by the part that shows them. */
 
 export const findingsDockText = {
+  thePage: 'Page',
   findingsAboutThis: 'Findings about this',
   ofWord: (index: number, count: number) => `${index} of ${count}`,
   previousFinding: 'Previous finding',
