@@ -14,7 +14,7 @@ import {
 import type { CssDraft, Plan } from '../format/index.ts';
 import { underMedia } from '../motion/index.ts';
 import type { Motion, MotionDocument } from '../motion/index.ts';
-import { findMatches } from '../page/index.ts';
+import { findMatches, splitHost } from '../page/index.ts';
 import type { Layout } from '../page/index.ts';
 import { isScrubbed } from '../drivers/index.ts';
 import { staggerSteps } from '../timeline/index.ts';
@@ -36,8 +36,12 @@ interface ApiMotion {
   when?: string;
 }
 
-/** Motions that a module can play by itself. Followed ones stay CSS, which the runtime takes over. */
-export const isForApi = (m: Motion): boolean => isScrubbed(m.driver) && m.damping.kind === 'none';
+/**
+ * Motions that a module can play by itself. Damped ones stay CSS, which the runtime takes over, and so do those of the parts of a text, which the script
+ * lays anew at every width.
+ */
+export const isForApi = ({ driver, damping, targets: { selector } }: Motion): boolean =>
+  isScrubbed(driver) && damping.kind === 'none' && splitHost(selector) === selector;
 
 /** `view(inline 10% 0px)`, `scroll(root)` or the name of a timeline that another element carries. */
 function makeTimeline(css: string, draft: CssDraft): ApiMotion['timeline'] {
