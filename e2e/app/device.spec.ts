@@ -8,7 +8,7 @@ import { elapse } from '../support/time.ts';
 const PAGE = html(
   '<header><h1>Ferry</h1></header><p id="card">Departures</p><footer></footer>',
   'header,footer{height:1200px}p{margin:0;height:200px;background:#cde;font-size:30px}',
-).replace('<head>', '<head><meta name="viewport" content="width=device-width">');
+);
 const HERE = '127.0.0.1';
 
 async function openShow(page: Page): Promise<string> {

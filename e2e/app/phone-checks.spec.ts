@@ -24,7 +24,7 @@ const PAGE = html(
     document.querySelector('footer').addEventListener('wheel', () => {}, { passive: true });
   </script>`,
   '.track{height:2000px}#scene{position:sticky;top:0;height:100vh}p{margin:0;height:200px;font-size:30px}#dial{width:40px;height:40px}footer{height:1200px}',
-);
+).replace(/<meta name="viewport"[^>]*>/, '');
 
 test('listeners that may stop a scroll are named, and none that cannot; a pinned section of 100vh gets its svh', async ({
   page,

@@ -103,3 +103,38 @@ test('a way and a shape are pulled by their points, with the mouse and by keys',
   );
   expect(rests[0]).toBeLessThan(present(rests[2]));
 });
+
+test('a way is taken from a drawing of the page, whatever that is scaled by', async ({
+  page,
+  context,
+  request,
+}) => {
+  const id = await openNew(page, request, `Drawn ${Date.now()}`, PAGE);
+  await pick(page, '#boat');
+  await addMotion(page, 'Along a path');
+  await saved(page);
+  await page.getByRole('button', { name: 'Take the path of a drawing' }).click();
+  const lines = page.getByRole('group', { name: 'Lines of the page’s drawings' }).getByRole('button');
+  await expect(lines).toHaveCount(3);
+  await lines.nth(1).hover();
+  await elapse(page, 150);
+  await lines.nth(1).click();
+  await saved(page);
+  await expect(page.locator('[data-grip^="point-"]')).toHaveCount(2);
+
+  const site = await context.newPage();
+  await site.setViewportSize({ width: 1280, height: 800 });
+  await serveFiles(site, await getHandOff(request, id));
+  await site.goto('http://handed.off/');
+  const sketch = await site.evaluate(() => {
+    const { x, y } = document.querySelector('#sketch')!.getBoundingClientRect();
+    return { x, y: y + scrollY };
+  });
+  // The second line, M60 10 L120 90, in a drawing that is shown twice as large.
+  await goTo(site, 0);
+  const start = await boxOf(site, '#boat');
+  expect(Math.hypot(start.x - sketch.x - 120, start.y - sketch.y - 20)).toBeLessThan(1);
+  await goTo(site, 1100);
+  const end = await boxOf(site, '#boat');
+  expect(Math.hypot(end.x - sketch.x - 240, end.y - sketch.y - 180)).toBeLessThan(1);
+});

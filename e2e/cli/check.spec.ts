@@ -9,7 +9,7 @@ import { lyvek } from '../support/cli.ts';
 import { FULL } from '../support/full.ts';
 
 const page = (css: string) => `<!doctype html>
-<html><head><style>
+<html><head><meta name="viewport" content="width=device-width"><style>
 body { margin: 0 } .gap { height: 1200px } .card { height: 400px; background: #dcd; }
 @keyframes rise { from { opacity: 0; translate: 0 60px } to { opacity: 1; translate: 0 0 } }
 ${css}

@@ -46,10 +46,8 @@ for (const [name, missing] of ALL_ENGINES)
         const seen = (await opened.evaluate(WATCHED)) as { height: number; moved: number; right: number };
         await opened.close();
         expect([name, fallback, seen.height]).toEqual([name, fallback, 80]);
-        // Where nothing else of the hand-off plays, the page is static and complete.
-        const isStatic = name === 'firefox' && !fallback;
-        if (isStatic) expect(seen.moved).toBe(0);
-        else expect(Math.abs(seen.moved)).toBeGreaterThan(20);
+        // It needs no scroll timeline, so it plays with and without the fallback script.
+        expect(Math.abs(seen.moved)).toBeGreaterThan(20);
         // No hole at its end.
         expect(seen.right).toBeGreaterThan(SIZE.width);
       }

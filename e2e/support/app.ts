@@ -72,7 +72,7 @@ export async function openNew(
 }
 
 export const html = (body: string, css = '') =>
-  `<!doctype html><html lang="en"><head><title>Test page</title><style>body{margin:0}${css}</style></head><body>${body}</body></html>`;
+  `<!doctype html><html lang="en"><head><meta name="viewport" content="width=device-width, initial-scale=1"><title>Test page</title><style>body{margin:0}${css}</style></head><body>${body}</body></html>`;
 
 /** Opens a page in the Rundown and waits until it has been measured. */
 export async function openRundown(page: Page, pageId: string): Promise<void> {

@@ -3,6 +3,7 @@ import { EMPTY_PLAN } from '@lyvek/core/empty-plan';
 import { keptCss } from '@lyvek/core/kept';
 import { adjustedBy } from '@lyvek/core/marks';
 import { countPictures } from './count-pictures.ts';
+import { readDrawnPath } from './drawn-path.ts';
 import { find } from './find.ts';
 import { look } from './look.ts';
 import { hearListeners } from './listeners.ts';
@@ -94,6 +95,8 @@ function act(message: ToProbe): void {
       return void countPictures(message.files).then((counted) =>
         say({ type: 'counted', id: message.id, ...counted }),
       );
+    case 'draw':
+      return say({ type: 'drawn', id: message.id, path: readDrawnPath(message.selector) });
     case 'look':
       return void look(message.at, message.wanted).then((seen) =>
         say({ type: 'looked', id: message.id, look: seen }),

@@ -59,6 +59,18 @@ export const FromProbe = z.discriminatedUnion('type', [
     width: z.number().int().min(0).max(100_000),
     height: z.number().int().min(0).max(100_000),
   }),
+  /** where a line of a drawing runs */
+  z.strictObject({
+    type: z.literal('drawn'),
+    id: z.number().int(),
+    path: z
+      .strictObject({
+        data: z.string().max(20_000),
+        matrix: z.array(finite).length(6),
+        points: z.array(z.tuple([finite, finite])).max(100),
+      })
+      .nullable(),
+  }),
   /** the page was scrolled along a path, and this is how its frames went */
   z.strictObject({ type: z.literal('rode'), id: z.number().int(), ridden: RiddenSchema }),
   z.strictObject({ type: z.literal('pong'), id: z.number().int() }),
@@ -92,6 +104,8 @@ export type ToProbe =
   | { type: 'point'; at: { x: number; y: number } | null }
   /** asks how many pictures of a sequence there are */
   | { type: 'count'; id: number; files: string }
+  /** asks where a line of a drawing runs */
+  | { type: 'draw'; id: number; selector: string }
   | { type: 'find'; selector: string; element: number }
   /** scrolls, waits until the animations have heard of it, and reads computed values */
   | { type: 'look'; id: number; at: ScheduledLook; wanted: Wanted[] }

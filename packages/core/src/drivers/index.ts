@@ -81,6 +81,10 @@ export const isSameKind = (a: Driver, b: Driver): boolean => a.kind === b.kind;
 export const isTriggered = (driver: Driver): driver is TriggerDriver =>
   getKind(driver).css.needs === 'triggers';
 
+/** Whether it needs neither a scroll timeline nor a trigger of CSS. */
+export const isFreeOfTimelines = (driver: Driver): boolean =>
+  ['animations', 'script'].includes(getKind(driver).css.needs);
+
 /** Whether it begins as soon as the page is there. */
 export const isAtLoad = (driver: Driver): driver is LoadDriver => isTimed(driver) && !isTriggered(driver);
 

@@ -2,12 +2,11 @@
 import { itemAt, present } from '../assert/index.ts';
 import {
   runtimeImports,
-  startOptions,
+  startText,
   draftCss,
   isEmptyPlan,
   listKeyframes,
   mediaStates,
-  planText,
   splitRange,
   writtenSelector,
 } from '../format/index.ts';
@@ -126,7 +125,7 @@ export function apiScript(
   if (motions.length === 0 && rest === '') return null;
   return `/* ${title.replaceAll('*/', '')} */
 ${rest}const motions = ${JSON.stringify(motions, null, 2)};
-${PLAYER}${rest && `\nstart(document, ${planText(plan)}${startOptions(plan)});\n`}`;
+${PLAYER}${rest && `\n${startText(plan)}`}`;
 }
 
 /** Plays the data. Everything is made anew when a media condition begins or ceases to hold, and nothing plays in print. */

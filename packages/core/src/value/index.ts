@@ -13,6 +13,8 @@ export { transformMatrix } from './types/transform.ts';
 export { IDENTITY, multiply, translation } from './matrix.ts';
 export type { Matrix } from './matrix.ts';
 export * from './unroll.ts';
+export { placeDrawnPath } from './drawn-path.ts';
+export type { DrawnPath } from './drawn-path.ts';
 export { absolutePath, listShapePoints, moveShapePoint } from './shape-points.ts';
 export type { ShapeBox, ShapePoint } from './shape-points.ts';
 export { VIDEO } from './video.ts';

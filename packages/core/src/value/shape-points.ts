@@ -59,6 +59,21 @@ export function absolutePath(css: string): string {
   return path ? write(path, css) : css;
 }
 
+/** The path with each of its points elsewhere, in capital letters; null for what is no path, and for one with arcs. */
+export function mapPath(
+  css: string,
+  to: (p: { x: number; y: number }) => { x: number; y: number },
+): string | null {
+  const path = readAbsolute(css);
+  return (
+    path &&
+    write(
+      path.map((c) => ({ ...c, points: c.points.map((p) => ({ ...p, ...to(p) })) })),
+      css,
+    )
+  );
+}
+
 interface Coordinate {
   value: number;
   percent: boolean;

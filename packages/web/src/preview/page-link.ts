@@ -3,7 +3,16 @@
  * the store. What it says comes over its line.
  */
 import { createStore } from 'zustand/vanilla';
-import type { HtmlPatch, Layout, MeasureRequest, Piece, Plan, Ridden, RidePath } from '@lyvek/core';
+import type {
+  DrawnPath,
+  HtmlPatch,
+  Layout,
+  MeasureRequest,
+  Piece,
+  Plan,
+  Ridden,
+  RidePath,
+} from '@lyvek/core';
 import { MEASURE_NOTHING, previewCss, itemAt } from '@lyvek/core';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
 import type { LivePairing, Refusal } from './live-greeting.ts';
@@ -32,6 +41,11 @@ export interface PageView {
   trouble: Trouble | null;
 }
 
+type Answer = Extract<FromProbe, { type: 'counted' | 'drawn' }>;
+interface Question {
+  wants: Answer['type'];
+  done(answer: Answer): void;
+}
 export type Counted = Pick<Extract<FromProbe, { type: 'counted' }>, 'count' | 'width' | 'height'>;
 export type Found = Omit<Extract<FromProbe, { type: 'found' }>, 'type'>;
 
@@ -93,7 +107,9 @@ export class PageLink {
   private order = '';
   private events: Plan['events'] = [];
   private queue: ToProbe[] = [];
-  private counting: { id: number; done(counted: Counted): void } | null = null;
+  private asked = 0;
+  /** what the page was asked, until it answers */
+  private readonly questions = new Map<number, Question>();
   private rode: ((ridden: Ridden) => void) | null = null;
   private request: () => MeasureRequest = () => MEASURE_NOTHING;
   /** what changes the page itself, as it was last sent, and as it was when the page was last measured */
@@ -184,7 +200,12 @@ export class PageLink {
       case 'zoom':
         return this.listeners.zoom.forEach((hear) => hear(message.delta));
       case 'counted':
-        return this.counting?.id === message.id ? this.counting.done(message) : undefined;
+      case 'drawn': {
+        const asked = this.questions.get(message.id);
+        if (asked?.wants !== message.type) return;
+        this.questions.delete(message.id);
+        return asked.done(message);
+      }
       case 'rode':
         return this.rode?.(message.ridden);
       case 'styled':
@@ -273,14 +294,24 @@ export class PageLink {
     this.say({ type: 'find', selector, element });
   }
 
-  /** How many pictures of a sequence the page can load; the answer to an older question never comes. */
-  countPictures(files: string): Promise<Counted> {
+  private ask<W extends Answer['type']>(
+    wants: W,
+    question: (id: number) => ToProbe,
+  ): Promise<Extract<Answer, { type: W }>> {
     return new Promise((done) => {
-      const id = (this.counting?.id ?? 0) + 1;
-      this.counting = { id, done };
-      this.say({ type: 'count', id, files });
+      const id = ++this.asked;
+      this.questions.set(id, { wants, done: done as Question['done'] });
+      this.say(question(id));
     });
   }
+
+  /** How many pictures of a sequence the page can load. */
+  countPictures = (files: string): Promise<Counted> =>
+    this.ask('counted', (id) => ({ type: 'count', id, files }));
+
+  /** Where a line of a drawing runs on the page; null where the selector finds none. */
+  readDrawnPath = async (selector: string): Promise<DrawnPath | null> =>
+    (await this.ask('drawn', (id) => ({ type: 'draw', id, selector }))).path;
 
   /** Scrolls the page along a path and tells how its frames went; the link hears nothing else of it meanwhile. */
   ride(path: RidePath, rest: number): Promise<Ridden> {
@@ -288,6 +319,11 @@ export class PageLink {
       this.rode = done;
       this.say({ type: 'ride', id: ++this.seq, path, rest });
     });
+  }
+
+  /** Shows which element is meant, as if the pointer were over it; −1: none. */
+  hint(element: number): void {
+    this.store.setState({ hovered: element });
   }
 
   /** Lets the page have its own clicks and keys, or picks in it again. */

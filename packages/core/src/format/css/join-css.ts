@@ -1,6 +1,6 @@
 /** The hand-off’s style sheet: the writer's pieces inside the guards that keep a page whole without them. */
 import { itemAt, present } from '../../assert/index.ts';
-import { isAtLoad, isTriggered } from '../../drivers/index.ts';
+import { isFreeOfTimelines, isTriggered } from '../../drivers/index.ts';
 import type { Layout } from '../../page/index.ts';
 import { underMedia } from '../../motion/index.ts';
 import type { Motion, MotionDocument } from '../../motion/index.ts';
@@ -103,19 +103,20 @@ export function handOffCss(
         isApart: (m) => isTriggered(m.driver) || (isApart?.(m) ?? false),
       })
     : forms;
-  // What plays at load needs no timeline, so it stands before the guard. A fallback script plays it itself.
-  const atLoad = !fallback && document.motions.some((m) => m.on && isAtLoad(m.driver) && !isApart?.(m));
-  const intro = atLoad
-    ? withoutPins(writeForms(onlyAtLoad(document), layouts, frames, { prefix, isApart }), document)
+  // What plays at load, or is the script’s alone, needs no timeline, so it stands before the guard. A fallback script plays it itself.
+  const isFree = (m: Motion) => isFreeOfTimelines(m.driver) || findEventTrigger(m, document) !== null;
+  const isAnyFree = !fallback && document.motions.some((m) => m.on && isFree(m) && !isApart?.(m));
+  const free = isAnyFree
+    ? withoutPins(writeForms(onlyThose(document, isFree), layouts, frames, { prefix, isApart }), document)
     : null;
   const text = new CssText(document.nested);
   if (title) text.put(`/* ${title.replaceAll('*/', '')} */`);
   // The wrappers are in the HTML for everybody, so this has no guard.
   const kept = keptCss(layout.kept ?? [], trackClasses(document, prefix));
   if (kept) text.put(`/* ${OWN_RULES} */\n${kept}\n`);
-  const all = [forms, ...(triggers ? [plain] : []), ...(intro ? [intro] : [])];
+  const all = [forms, ...(triggers ? [plain] : []), ...(free ? [free] : [])];
   const keyframes = new Set(all.flatMap((f) => f.keyframes).flatMap(makeBlocks));
-  const sheet: Sheet = { forms, plain: triggers ? plain : null, intro, fallback };
+  const sheet: Sheet = { forms, plain: triggers ? plain : null, free, fallback };
   const moving = (isPart: (p: Piece) => boolean) => {
     guarded(text, sheet, isPart);
     for (const block of keyframes) text.put(`\n${block}`);
@@ -139,15 +140,15 @@ interface Sheet {
   forms: Forms;
   /** where triggers are not known; null: there are none */
   plain: Forms | null;
-  /** what plays at load */
-  intro: Forms | null;
+  /** what needs no timeline */
+  free: Forms | null;
   fallback: boolean;
 }
 
 /** Rules inside of their guards, those that are `isPart`. */
 function guarded(
   text: CssText,
-  { forms, plain: noTriggers, intro, fallback }: Sheet,
+  { forms, plain: noTriggers, free, fallback }: Sheet,
   isPart: (p: Piece) => boolean,
 ): void {
   const plain = noTriggers ?? forms;
@@ -158,11 +159,11 @@ function guarded(
       screen,
     );
   const held = only(forms.blocks, isHeld);
-  const known = new Set(intro?.adjustments.flat().map((p) => p.rules));
+  const known = new Set(free?.adjustments.flat().map((p) => p.rules));
   const needs = forms.adjustments.map((list) =>
     list.filter((p) => !known.has(p.rules)),
   ) as Forms['adjustments'];
-  if (intro) put([adjusted(intro.adjustments), intro.blocks]);
+  if (free) put([adjusted(free.adjustments), free.blocks]);
   // Where a script plays instead of timelines, it needs the same page.
   if (fallback) put([adjusted(needs), held], ' and (scripting: enabled)');
   text.block('@supports (animation-timeline: view())', () => {
@@ -170,16 +171,16 @@ function guarded(
     if (fallback) put([adjusted(needs), held], ' and (scripting: none)');
     const first = fallback ? [] : adjusted(needs);
     const own = ({ blocks }: Forms) => only(blocks, (p) => !(fallback && isHeld(p)));
-    put([first, intro ? differing(own(plain), intro.blocks) : own(plain)]);
+    put([first, free ? differing(own(plain), free.blocks) : own(plain)]);
     if (noTriggers) text.block(KNOWS_TRIGGERS, () => put([differing(own(forms), own(plain))]));
   });
 }
 
 /** The document where nothing else moves: without timelines an intro has no scroll to hand over to. */
-const onlyAtLoad = (document: MotionDocument): MotionDocument => ({
+const onlyThose = (document: MotionDocument, isOne: (m: Motion) => boolean): MotionDocument => ({
   ...document,
   motions: document.motions.map((m) =>
-    isAtLoad(m.driver) ? m : { ...m, on: false, conditions: m.conditions?.map(({ on: _, ...c }) => c) ?? [] },
+    isOne(m) ? m : { ...m, on: false, conditions: m.conditions?.map(({ on: _, ...c }) => c) ?? [] },
   ),
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { packageModule, packageScript, startLines } from '../index.ts';
+import { packageModule, packageScript, scriptText, startLines } from '../index.ts';
 import type { FallbackPlan, Plan } from '../index.ts';
 import { EMPTY_PLAN } from './empty-plan.ts';
 
@@ -39,6 +39,19 @@ test('it imports what its plan needs, and nothing runs before it is started', ()
   const head = text.slice(0, text.indexOf('export function'));
   expect(head).not.toMatch(/document|CSS\.|matchMedia/);
   expect(text).toContain('"halfLife": 90\n');
+});
+
+test('what needs no scroll timeline is started everywhere, and the rest of its plan only where they are known', () => {
+  const guard = /if \(!?CSS\.supports/;
+  const both: Plan = { ...RUNNING, damping: DAMPED.damping };
+  expect(packageModule(DAMPED, {})).toMatch(guard);
+  expect(scriptText(DAMPED, 'T')).toMatch(guard);
+  for (const text of [packageModule(RUNNING, {}), scriptText(RUNNING, 'T')!])
+    expect(text).not.toContain('CSS.supports');
+  for (const text of [packageModule(both, {}), scriptText(both, 'T')!]) {
+    expect(text).not.toMatch(guard);
+    expect(text).toContain("CSS.supports('animation-timeline: view()') ? plan : { ...plan, damping: [] }");
+  }
 });
 
 test('types are written where the file has some', () => {

@@ -2,7 +2,14 @@
 import type { Plan } from '../css/piece.ts';
 import type { FallbackPlan } from './fallback-plan.ts';
 import { isEmptyPlan } from './plan.ts';
-import { partImports, planText, startOptions, TRIGGERS } from './script.ts';
+import {
+  KNOWS_TIMELINES,
+  partImports,
+  planText,
+  startOptions,
+  TRIGGERS,
+  withoutTimelines,
+} from './script.ts';
 
 /** As it is published: `npm run pack`. */
 export const RUNTIME_PACKAGE = '@lyvek/runtime';
@@ -13,6 +20,18 @@ interface PackageScriptOptions {
   fallback?: FallbackPlan | null;
   /** with type annotations, for a `.ts` file */
   typed?: boolean;
+}
+
+/** Starts a plan below a root, as far as the browser knows what it needs. */
+function startBelow(plan: Plan): string {
+  const [options, free] = [startOptions(plan), withoutTimelines(plan)];
+  if (free === 'plan') return `  return start(root, plan${options});`;
+  if (free === null)
+    return `  // Without scroll timelines nothing else of this plays, and the page stays as it was.
+  if (!${KNOWS_TIMELINES}) return () => undefined;
+  return start(root, plan${options});`;
+  return `  // Without scroll timelines only what needs none plays.
+  return start(root, ${KNOWS_TIMELINES} ? plan : ${free}${options});`;
 }
 
 /** Null where CSS does everything. */
@@ -46,9 +65,7 @@ export function startMotion()${type(': () => void')} {
   if (!fallback)
     return `${head}
 ${begin}
-  // Without scroll timelines nothing else of this plays, and the page stays as it was.
-  if (!CSS.supports('animation-timeline: view()')) return () => undefined;
-  return start(root, plan${options});
+${startBelow(plan)}
 }
 `;
   const triggered = fallback.motions.some((m) => m.on.kind === 'trigger')

@@ -1,4 +1,5 @@
 /** The hand-off’s script: the plan as a module beside the page, which starts the runtime. */
+import { splitHost } from '../../page/index.ts';
 import type { Plan } from '../css/piece.ts';
 import type { FallbackPlan } from './fallback-plan.ts';
 import { isEmptyPlan } from './plan.ts';
@@ -46,12 +47,7 @@ export function scriptText(plan: Plan, title: string, fallback: FallbackPlan | n
   const head = `/* ${title.replaceAll('*/', '')} */`;
   const json = (data: unknown) => JSON.stringify(data, null, 2);
   if (fallback === null) {
-    if (isEmptyPlan(plan)) return null;
-    return `${head}
-${runtimeImports(plan)}
-// Without scroll timelines nothing else of this plays, and the page stays as it was.
-if (CSS.supports('animation-timeline: view()')) start(document, ${planText(plan)}${startOptions(plan)});
-`;
+    return isEmptyPlan(plan) ? null : `${head}\n${runtimeImports(plan)}\n${startText(plan)}`;
   }
   const options = startOptions(plan);
   // Timelines are older than triggers: between the two, CSS leaves out what is triggered, and the script plays just that.
@@ -70,6 +66,37 @@ if (CSS.supports('animation-timeline: view()')) {
   start(document, { ...plan, damping: [] }${options});
   await play(all.motions);
 }
+`;
+}
+
+export const KNOWS_TIMELINES = "CSS.supports('animation-timeline: view()')";
+
+/** What takes over animations of scroll timelines, or looks after them; the rest of a plan plays anywhere. */
+const NEED_TIMELINES = ['damping', 'travels', 'videos', 'sequences', 'texts'] as const;
+const FREE = ['marquees', 'pointers', 'events'] as const;
+
+/**
+ * What browsers without scroll timelines get of `plan`, as code: all of it, it without some parts, or null for nothing.
+ */
+export function withoutTimelines(plan: Plan): string | null {
+  if (FREE.every((part) => plan[part].length === 0)) return null;
+  // A click can move the parts of a text, too.
+  const hasText = plan.events.some((e) => splitHost(e.selector) !== e.selector);
+  const left = NEED_TIMELINES.filter((part) => plan[part].length > 0 && !(part === 'texts' && hasText));
+  return left.length ? `{ ...plan, ${left.map((part) => `${part}: []`).join(', ')} }` : 'plan';
+}
+
+/** Starts a plan in the document, as far as the browser knows what it needs. */
+export function startText(plan: Plan): string {
+  const [options, free] = [startOptions(plan), withoutTimelines(plan)];
+  if (free === 'plan') return `start(document, ${planText(plan)}${options});\n`;
+  if (free === null)
+    return `// Without scroll timelines nothing else of this plays, and the page stays as it was.
+if (${KNOWS_TIMELINES}) start(document, ${planText(plan)}${options});
+`;
+  return `const plan = ${planText(plan)};
+// Without scroll timelines only what needs none plays.
+start(document, ${KNOWS_TIMELINES} ? plan : ${free}${options});
 `;
 }
 

@@ -105,7 +105,7 @@ export const supportText = {
   notYet: 'not yet',
   theOthersPlayIt: 'The others play it by the fallback script.',
   withoutScrollTimelinesThe:
-    'Without scroll timelines the page is static and complete; without triggers, their motions are shown at their end.',
+    'Without scroll timelines, what the scroll moves is static and complete, and the rest plays; without triggers, their motions are shown at their end.',
   theOthersShowThe: 'The others show the page static and complete.',
   knownDifferences: 'Known differences between browsers:',
   provedHere: 'Proved on this machine:',

@@ -237,6 +237,15 @@ export const sequenceFieldText = {
   },
 };
 
+export const pathFieldText = {
+  takeIt: 'Take the path of a drawing',
+  lines: 'Lines of the page’s drawings',
+  line: (name: string, { tag, idClass }: { tag: string; idClass?: string | undefined }) =>
+    idClass ? `${idClass}, ${tag}` : name === tag ? tag : `${name}, ${tag}`,
+  noDrawing: 'The page has no drawing with lines. Pull the points of the path in the page.',
+  noLine: 'This drawing has no line that can be followed. Choose another one.',
+};
+
 export const adjustmentsText = {
   and: ', and',
   adjustments: 'Adjustments',

@@ -27,6 +27,7 @@ import { useRundown } from '../../rundown-context.ts';
 import { AddProperty } from './AddProperty.tsx';
 import { AlsoMoved } from '../options/AlsoMoved.tsx';
 import { CurveRow } from './CurveRow.tsx';
+import { PathField } from './PathField.tsx';
 import { SequenceField } from './SequenceField.tsx';
 import { SignalSlider } from './SignalSlider.tsx';
 
@@ -96,6 +97,7 @@ export function MotionCurves({ motion, element, progress, ends }: MotionCurvesPr
           onPut={(list, label) => session.apply(withList(c.property, list, label))}
         >
           {c.property === SEQUENCE && <SequenceField motion={motion} />}
+          {c.property === 'offset-distance' && <PathField motion={motion} element={element} />}
           {isSignal(c.property) && (
             <SignalSlider
               motion={motion}
