@@ -63,7 +63,7 @@ test('motions are read, mistakes are named and read as meant, and the zip has no
   await page.getByRole('button', { name: /1 mistake, 1 not imported/ }).click();
   await expect(page.locator('.read-pop').getByText('comes after “animation-timeline: view()”')).toBeVisible();
   await expect(page.getByText('where the pseudo-element itself is')).toBeVisible();
-  await page.getByRole('button', { name: 'Import with correction' }).click();
+  await page.locator('.read-pop').getByRole('button', { name: 'Import with correction' }).click();
   await expect(page.getByText('Imported with the correction')).toBeVisible();
   await expect(page.getByRole('button', { name: '1 not imported' })).toBeVisible();
   await expect.poll(async () => (await takeOf(request, id)).document.motions.length).toBe(2);
