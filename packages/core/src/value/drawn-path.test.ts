@@ -6,8 +6,9 @@ import { listShapePoints } from './shape-points.ts';
 
 const BOX = { width: 100, height: 100 };
 const number = fc.integer({ min: -500, max: 500 });
-const matrix = fc.tuple(...Array.from({ length: 6 }, () => fc.double({ min: -3, max: 3, noNaN: true })));
-const pointsOf = (css: string | null) => present(listShapePoints(present(css), BOX));
+const factor = fc.double({ min: -3, max: 3, noNaN: true });
+const matrix = fc.tuple(factor, factor, factor, factor, factor, factor);
+const readPoints = (css: string | null) => present(listShapePoints(present(css), BOX));
 
 describe('a line of a drawing as a path', () => {
   test('has each point where the drawing’s matrix lays it, counted from the corner', () => {
@@ -18,8 +19,8 @@ describe('a line of a drawing as a path', () => {
         fc.record({ x: number, y: number }),
         ([from, a, b, to], m, corner) => {
           const data = `M${from} C${a} ${b} ${to} l 10 20`;
-          const made = pointsOf(placeDrawnPath({ data, matrix: [...m], points: [] }, corner));
-          const plain = pointsOf(`path("${data}")`);
+          const made = readPoints(placeDrawnPath({ data, matrix: [...m], points: [] }, corner));
+          const plain = readPoints(`path("${data}")`);
           expect(made).toHaveLength(plain.length);
           plain.forEach(({ x, y }, i) => {
             const [p, q] = [m[0] * x + m[2] * y + m[4] - corner.x, m[1] * x + m[3] * y + m[5] - corner.y];
@@ -38,7 +39,7 @@ describe('a line of a drawing as a path', () => {
         fc.constantFrom('', 'M 0 0 A 20 20 0 0 1 40 40'),
         (points, data) => {
           const css = placeDrawnPath({ data, matrix: [1, 0, 0, 1, 0, 0], points }, { x: 7, y: -3 });
-          const ends = pointsOf(css).filter((p) => p.controls === undefined);
+          const ends = readPoints(css).filter((p) => p.controls === undefined);
           expect(ends).toEqual(points.map(([x, y]) => ({ x: x - 7, y: y + 3 })));
         },
       ),
