@@ -128,7 +128,7 @@ export const takeAwayText = {
   measuredAt: 'Measured at',
   alsoForBrowsersWithout: 'Also for browsers without scroll timelines',
   theyGetAFallback: (count: number) => `they get a fallback script, with ${count} motions as data`,
-  theyShowThePage: 'they show the page complete and static',
+  theyShowThePage: 'without it they show what the scroll moves complete and static',
   download: 'Download',
   asSoonAsThe: 'As soon as the last edit is saved',
   zip: 'zip',

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import type { PointerEvent } from 'react';
 import { useStore } from 'zustand';
-import { asScroll, isAtLoad } from '@lyvek/core';
+import { asScroll, isAtLoad, isPointed } from '@lyvek/core';
 import type { Layout, Pin, PinnedSpan } from '@lyvek/core';
 import type { Bar, LaneSlot } from '../../../editor/model/bars.ts';
 import { viewAlong } from '../../../editor/model/own-axis.ts';
@@ -82,9 +82,10 @@ export function Lanes({ width, slots, listed, onGrip, onHover }: LanesProps) {
   );
 }
 
-/** Brackets stand at the left of the first column. */
+/** Brackets stand at the left of the first column; what the scroll of the page or the pointer drives stands before them. */
 function findPinLeft(bars: readonly Bar[], slots: ReadonlyMap<string, LaneSlot>, cueRoom: number): number {
-  const columns = bars.filter((b) => !asScroll(b.motion.driver)).map((b) => slots.get(b.motion.id)?.x);
+  const isBefore = ({ motion: { driver } }: Bar) => asScroll(driver) !== null || isPointed(driver);
+  const columns = bars.filter((b) => !isBefore(b)).map((b) => slots.get(b.motion.id)?.x);
   return Math.max(12, Math.min(...columns.map((x) => (x ?? Infinity) - 17 - cueRoom), 60));
 }
 
