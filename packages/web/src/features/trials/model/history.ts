@@ -27,7 +27,10 @@ export const binNames: readonly string[] = Array.from({ length: BINS }, (_, k) =
 /** Finished trials under the same gesture, device and size as `like`, the oldest first. */
 export function comparable(trials: readonly Trial[], like: Pick<Trial, 'kind' | 'setup'>): Trial[] {
   const key = ({ kind, setup: s }: Pick<Trial, 'kind' | 'setup'>) =>
-    [kind, s.gesture, s.trace?.name, s.device, s.direction, s.viewport.width, s.viewport.height].join();
+    [
+      ...[kind, s.gesture, s.trace?.name, s.device, s.engine, s.on, s.direction],
+      ...[s.viewport.width, s.viewport.height],
+    ].join();
   return trials
     .filter((t) => t.state === 'done' && t.summary !== null && key(t) === key(like))
     .sort((a, b) => (a.createdAt < b.createdAt ? -1 : 1));
