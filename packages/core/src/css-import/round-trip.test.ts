@@ -153,6 +153,8 @@ const exported = (html: string, document: MotionDocument, files: Map<string, str
   return insertLastInHead(html, `<link rel="stylesheet" href="${name}">`).html;
 };
 
+const RUNS = process.env.LYVEK_FULL ? 3000 : 150;
+
 /** By their order. Keyframes that two motions have in common have one name, which may be the other’s once they are written again. */
 function withoutNames<D extends Pick<MotionDocument, 'motions'>>(document: D): D {
   const text = document.motions.reduce(
@@ -193,11 +195,12 @@ describe('import, export, import', () => {
           expect(second.unsupported.map((u) => u.reason)).toEqual(first.unsupported.map((u) => u.reason));
         },
       ),
-      { numRuns: process.env.LYVEK_FULL ? 3000 : 150 },
+      { numRuns: RUNS },
     );
     expect(motions).toBeGreaterThan(100);
     expect(layered).toBeGreaterThan(20);
-    expect(renamed).toBeLessThan(10);
+    // Seen once in 3,000 documents.
+    expect(renamed).toBeLessThanOrEqual(RUNS / 150);
   }, 240_000);
 });
 

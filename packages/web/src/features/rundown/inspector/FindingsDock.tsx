@@ -1,11 +1,11 @@
 /** Findings about what is selected, one at a time, under the sheet: whatever comes and goes here, nothing above it moves. */
 import { useState } from 'react';
-import { applyFix, isTriggered, itemAt, present } from '@lyvek/core';
+import { isTriggered, itemAt } from '@lyvek/core';
 import { Chevron, FindingSign } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useFixing } from '../../../state/use-fixing.ts';
-import { useLease } from '../../../state/use-lease.ts';
+import { FixButton } from './FixButton.tsx';
 import { useRundown } from '../rundown-context.ts';
 import { findingsDockText } from './text.ts';
 
@@ -20,7 +20,6 @@ export function FindingsDock() {
   const about = driver && isTriggered(driver) ? [id, driver.trigger] : [id];
   const own = findings.filter((f) => about.includes(f.about));
   const index = at.id === id ? Math.min(at.index, own.length - 1) : 0;
-  const preview = useLease(session);
   const { fix, waiting } = useFixing(session, findings, stale);
   const finding = own[index];
   if (!id || !finding) return null;
@@ -56,21 +55,7 @@ export function FindingsDock() {
         <button type="button" className="btn" onClick={() => link.scrollTo(finding.at)}>
           {findingsDockText.show}
         </button>
-        {finding.fix && (
-          <button
-            type="button"
-            className="btn"
-            aria-busy={waiting !== null}
-            onPointerEnter={() => preview.begin(applyFix(present(finding.fix)))}
-            onPointerLeave={preview.end}
-            onClick={() => {
-              preview.end();
-              fix(finding);
-            }}
-          >
-            {finding.fix.label}
-          </button>
-        )}
+        <FixButton finding={finding} waiting={waiting !== null} onFix={fix} />
       </li>
     </ul>
   );

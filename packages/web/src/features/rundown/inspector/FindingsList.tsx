@@ -1,11 +1,10 @@
 /** What was found, where nothing is selected. A finding about a motion leads to it; one about the page is shown and mended here. */
-import { applyFix, present } from '@lyvek/core';
 import { FindingSign } from '../../../ui/glyphs.tsx';
 import { useShownPage } from '../../../preview/shown-page.ts';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { useFixing } from '../../../state/use-fixing.ts';
-import { useLease } from '../../../state/use-lease.ts';
 import { nameOfThing } from '../model/things-on.ts';
+import { FixButton } from './FixButton.tsx';
 import { useRundown } from '../rundown-context.ts';
 import { findingsDockText } from './text.ts';
 
@@ -15,7 +14,6 @@ export function FindingsList() {
   const { findings, select, document, stale } = useRundown();
   const { session } = useOpenedPage();
   const { link } = useShownPage();
-  const preview = useLease(session);
   const { fix, waiting } = useFixing(session, findings, stale);
   if (findings.length === 0) return null;
   return (
@@ -31,21 +29,7 @@ export function FindingsList() {
             {f.about ? nameOfThing(f.about, document) : findingsDockText.thePage}
           </button>
           <span className="grow">{f.sentence}</span>
-          {!f.about && f.fix && (
-            <button
-              type="button"
-              className="btn"
-              aria-busy={waiting !== null}
-              onPointerEnter={() => preview.begin(applyFix(present(f.fix)))}
-              onPointerLeave={preview.end}
-              onClick={() => {
-                preview.end();
-                fix(f);
-              }}
-            >
-              {f.fix.label}
-            </button>
-          )}
+          {!f.about && <FixButton finding={f} waiting={waiting !== null} onFix={fix} />}
         </li>
       ))}
     </ul>
