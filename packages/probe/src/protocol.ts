@@ -85,7 +85,8 @@ export type ToProbe =
       type: 'style';
       id: number;
       pieces: { id: string; css: string; stays: boolean }[];
-      order: string[];
+      /** ids of all pieces; null: the same as before */
+      order: string[] | null;
       patch: HtmlPatch;
       plan: Plan;
       /** something that the script plays was written anew */

@@ -18,9 +18,16 @@ export class Styles {
     this.adopt();
   }
 
-  /** Replaces the changed pieces and drops those not in `order`. Returns the ids of pieces that the browser refused. */
-  apply(pieces: readonly { id: string; css: string; stays: boolean }[], order: readonly string[]): string[] {
+  /**
+   * Replaces the changed pieces and drops those not in `order`; null: it is the same as before. Returns the ids of pieces that the browser
+   * refused.
+   */
+  apply(
+    pieces: readonly { id: string; css: string; stays: boolean }[],
+    order: readonly string[] | null,
+  ): string[] {
     const refused: string[] = [];
+    let fresh = false;
     for (const { id, css, stays } of pieces) {
       const known = this.sheets.get(id);
       if (known?.css === css) continue;
@@ -28,14 +35,17 @@ export class Styles {
       try {
         sheet.replaceSync(css);
         this.sheets.set(id, { css, sheet, stays });
+        fresh ||= !known;
       } catch {
         refused.push(id);
       }
     }
-    for (const id of this.sheets.keys()) if (!order.includes(id)) this.sheets.delete(id);
-    const same = order.length === this.order.length && order.every((id, i) => this.order[i] === id);
-    this.order = [...order];
-    if (!same) this.adopt();
+    if (order) {
+      const there = new Set(order);
+      for (const id of this.sheets.keys()) if (!there.has(id)) this.sheets.delete(id);
+      this.order = [...order];
+    }
+    if (order || fresh) this.adopt();
     return refused;
   }
 

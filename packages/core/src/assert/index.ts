@@ -18,3 +18,5 @@ export function present<T>(value: T): NonNullable<T> {
   if (value === undefined || value === null) throw new TypeError('A value that must be there is missing.');
   return value;
 }
+
+export { perObject } from './per-object.ts';

@@ -1,5 +1,5 @@
 /** When timed parts play: delays resolved along the chains in which a part begins after another’s end. */
-import { present } from '../assert/index.ts';
+import { perObject, present } from '../assert/index.ts';
 import { stageKey } from '../drivers/index.ts';
 import type { Driver } from '../drivers/index.ts';
 import type { Ms } from '../page/index.ts';
@@ -18,8 +18,8 @@ export interface Played {
   end: Ms;
 }
 
-/** Start and end of every timed part. Chains that lead in a circle or nowhere count from the trigger itself. */
-export function computeTimes(motions: readonly Part[]): Map<string, Played> {
+/** Start and end of every timed part. Chains that lead in a circle or nowhere count from the trigger itself. Computed once per list. */
+export const computeTimes = perObject((motions: readonly Part[]): ReadonlyMap<string, Played> => {
   const byId = new Map(motions.map((m) => [m.id, m]));
   const out = new Map<string, Played>();
   const resolve = (m: Part, trail: readonly string[]): Played => {
@@ -37,7 +37,7 @@ export function computeTimes(motions: readonly Part[]): Map<string, Played> {
   };
   for (const m of motions) if (m.time && stageKey(m.driver) !== null) resolve(m, [m.id]);
   return out;
-}
+});
 
 /** References of parts that cannot be followed, by the motion’s place in the list. */
 export function timeProblems(motions: readonly Part[]): [index: number, message: string][] {

@@ -86,7 +86,8 @@ export class PageLink {
     greeted: () => this.store.setState({ greeted: true }),
     opened: () => {
       this.sent.clear();
-      this.order = '';
+      this.order = [];
+      this.rest = '';
       this.store.setState({ link: 'loading', refused: null, trouble: null, blocked: [] });
     },
     message: (m) => this.take(m),
@@ -104,7 +105,9 @@ export class PageLink {
   private aim: { x: number; y: number } | null = null;
   private landed = -1;
   private sent = new Map<string, { piece: Piece; css: string }>();
-  private order = '';
+  private order: string[] = [];
+  /** what else the page was sent with them */
+  private rest = '';
   private events: Plan['events'] = [];
   private queue: ToProbe[] = [];
   private asked = 0;
@@ -346,31 +349,44 @@ export class PageLink {
     plan: Plan,
     written: readonly string[] | null = null,
   ): void {
-    const changed = pieces
-      .filter((p) => this.sent.get(p.id)?.piece !== p)
-      .map((piece) => ({ piece, id: piece.id, css: previewCss(piece) }))
-      .filter((p) => this.sent.get(p.id)?.css !== p.css);
-    const order = pieces.map((p) => p.id);
-    const key = `${order.join(' ')} ${JSON.stringify([patch, plan, written])}`;
-    if (changed.length === 0 && key === this.order) return;
+    const changed: { piece: Piece; css: string }[] = [];
+    for (const piece of pieces) {
+      const known = this.sent.get(piece.id);
+      if (known?.piece === piece) continue;
+      const css = previewCss(piece);
+      if (known?.css !== css) changed.push({ piece, css });
+    }
+    const order = this.listChangedOrder(pieces);
+    const key = JSON.stringify([patch, plan, written]);
+    if (changed.length === 0 && order === null && key === this.rest) return;
     this.worn = JSON.stringify([patch, pieces.flatMap((p) => (p.stays ? [p.id, previewCss(p)] : []))]);
     if (!this.trying && this.isOutgrown()) this.measureSoon();
-    for (const id of this.sent.keys()) if (!order.includes(id)) this.sent.delete(id);
-    for (const p of changed) this.sent.set(p.id, p);
-    this.order = key;
+    if (order) {
+      const there = new Set(order);
+      for (const id of this.sent.keys()) if (!there.has(id)) this.sent.delete(id);
+      this.order = order;
+    }
+    for (const one of changed) this.sent.set(one.piece.id, one);
+    this.rest = key;
     this.events = plan.events;
     const played = new Set([...plan.damping, ...plan.signals].map((f) => f.motion));
     const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
     this.say({
       type: 'style',
       id: 0,
-      pieces: changed.map(({ id, css, piece }) => ({ id, css, stays: piece.stays ?? false })),
-      order,
+      pieces: changed.map(({ css, piece }) => ({ id: piece.id, css, stays: piece.stays ?? false })),
+      order: order && [...order],
       patch,
       plan,
       again,
       written: written && [...written],
     });
     this.aimAgain();
+  }
+
+  /** The ids of these pieces in their order; null where they are those that were sent last. */
+  private listChangedOrder(pieces: readonly Piece[]): string[] | null {
+    const same = pieces.length === this.order.length && pieces.every((p, i) => p.id === this.order[i]);
+    return same ? null : pieces.map((p) => p.id);
   }
 }

@@ -9,15 +9,19 @@ import { useOpenedFrame } from './use-opened-frame.ts';
 import { useLayout, useShownPage } from './shown-page.ts';
 import { useWritten } from './use-written.ts';
 import { useOpenedPage } from '../state/opened-page.ts';
+import { useLater } from '../ui/use-later.ts';
 
-/** `document`: what the page shows; `also`: another one that the same layout serves.  */
+/** `wanted`: what the page shows; `also`: another one that the same layout serves.  */
 export function useLinkedPage(
   frame: RefObject<HTMLIFrameElement | null>,
-  document: MotionDocument,
+  wanted: MotionDocument,
   also: MotionDocument | null = null,
 ) {
   const { page, session } = useOpenedPage();
   const { link, viewport, reducedMotion } = useShownPage();
+  const tried = useStore(session.store, (s) => s.tried !== null);
+  // While something is dragged, what is under the pointer goes first.
+  const document = useLater(wanted, tried);
   const { layout, measured } = useLayout();
   const others = useRef(also);
   others.current = also;
@@ -71,7 +75,6 @@ export function useLinkedPage(
     if (unknown && measured) link.measure();
   }, [unknown, measured, link]);
 
-  const tried = useStore(session.store, (s) => s.tried !== null);
   useEffect(() => {
     if (live) link.style(pieces, patch, plan, written);
     link.try(tried);

@@ -6,14 +6,12 @@ import {
   FloatingPortal,
   offset,
   shift,
-  useClick,
   useDismiss,
   useFloating,
   useInteractions,
-  useRole,
 } from '@floating-ui/react';
 import type { Placement } from '@floating-ui/react';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import type { ReactNode } from 'react';
 
 export interface PopoverProps {
@@ -26,55 +24,60 @@ export interface PopoverProps {
   children: (close: () => void) => ReactNode;
 }
 
-export function Popover({
-  trigger,
-  className = 'btn',
-  label,
-  placement = 'bottom-start',
-  disabled,
-  children,
-}: PopoverProps) {
-  const [open, setOpen] = useState(false);
-  const { refs, floatingStyles, context } = useFloating({
-    open,
-    onOpenChange: setOpen,
-    placement,
-    middleware: [offset(4), flip(), shift({ padding: 8 })],
-    whileElementsMounted: autoUpdate,
-  });
-  const { getReferenceProps, getFloatingProps } = useInteractions([
-    useClick(context),
-    useDismiss(context),
-    useRole(context, { role: 'dialog' }),
-  ]);
+export function Popover(props: PopoverProps) {
+  const { trigger, className = 'btn', label, disabled } = props;
+  // The button it hangs on, while it is open.
+  const [button, setButton] = useState<HTMLButtonElement | null>(null);
+  const id = useId();
   return (
     <>
       <button
         type="button"
-        ref={refs.setReference}
         className={className}
         aria-label={label}
+        aria-haspopup="dialog"
+        aria-expanded={button !== null}
+        aria-controls={button ? id : undefined}
         disabled={disabled}
-        {...getReferenceProps()}
+        onClick={(e) => setButton(button ? null : e.currentTarget)}
       >
         {trigger}
       </button>
-      {open && (
-        <FloatingPortal>
-          <FloatingFocusManager context={context} modal={false}>
-            <div
-              ref={refs.setFloating}
-              style={floatingStyles}
-              className="popover"
-              aria-label={label}
-              {...getFloatingProps()}
-            >
-              {children(() => setOpen(false))}
-            </div>
-          </FloatingFocusManager>
-        </FloatingPortal>
-      )}
+      {button && <Panel {...props} id={id} button={button} onClose={() => setButton(null)} />}
     </>
+  );
+}
+
+interface PanelProps extends Pick<PopoverProps, 'label' | 'placement' | 'children'> {
+  id: string;
+  button: HTMLButtonElement;
+  onClose(): void;
+}
+
+/** Most popovers are never opened: all that places one and keeps its focus begins with it. */
+function Panel({ id, button, label, placement = 'bottom-start', children, onClose }: PanelProps) {
+  const { refs, floatingStyles, context } = useFloating({
+    open: true,
+    onOpenChange: (open) => !open && onClose(),
+    elements: { reference: button },
+    placement,
+    middleware: [offset(4), flip(), shift({ padding: 8 })],
+    whileElementsMounted: autoUpdate,
+  });
+  const { getFloatingProps } = useInteractions([useDismiss(context)]);
+  return (
+    <FloatingPortal>
+      <FloatingFocusManager context={context} modal={false}>
+        <div
+          ref={refs.setFloating}
+          style={floatingStyles}
+          className="popover"
+          {...getFloatingProps({ id, role: 'dialog', 'aria-label': label })}
+        >
+          {children(onClose)}
+        </div>
+      </FloatingFocusManager>
+    </FloatingPortal>
   );
 }
 

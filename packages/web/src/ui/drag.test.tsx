@@ -37,6 +37,14 @@ describe('a drag', () => {
     expect(hear.putBack.mock.calls).toEqual([[false]]);
     expect(hear.drop).not.toHaveBeenCalled();
   });
+  test('a move that is none is not heard, and one with another key held is', () => {
+    press(grip, [10, 10]);
+    moveTo(grip, [10, 30]);
+    moveTo(grip, [10, 30]);
+    fireEvent.pointerMove(grip, { pointerId: 1, clientX: 10, clientY: 30, shiftKey: true });
+    letGo(grip, [10, 30]);
+    expect(by()).toEqual([20, 20]);
+  });
   test('sideways counts as well', () => {
     drag(grip, [0, 0], [60, 0]);
     expect(hear.drop).toHaveBeenCalledTimes(1);

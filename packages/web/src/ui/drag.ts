@@ -13,6 +13,8 @@ export interface Drag {
 /** A press becomes a drag once it has moved this far. */
 const THRESHOLD_PX = 3;
 
+const wherePointed = (e: PointerEvent) => [e.clientX, e.clientY, e.altKey, e.ctrlKey, e.shiftKey].join();
+
 /** Begins a drag for the main button, and says whether it did. */
 export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
   if (e.button !== 0) return false;
@@ -38,7 +40,12 @@ export function beginDrag(e: ReactPointerEvent<Element>, drag: Drag): boolean {
     hear: (event: T) => void,
     capture = false,
   ) => to.addEventListener(type, hear as EventListener, { signal: over.signal, capture });
+  let last = '';
   listen<PointerEvent>(target, 'pointermove', (event) => {
+    // Browsers send a move without a movement once something has moved under the pointer.
+    const where = wherePointed(event);
+    if (where === last) return;
+    last = where;
     moved ||= Math.hypot(event.clientX - left, event.clientY - from) >= THRESHOLD_PX;
     if (moved) drag.move(event.clientY - from, event);
   });

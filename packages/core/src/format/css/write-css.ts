@@ -38,7 +38,7 @@ export interface CssDraft {
   layouts: PinnedLayout[];
   condition: Condition;
   prefix: string;
-  triggerNames: Map<string, string>;
+  triggerNames: ReadonlyMap<string, string>;
   entries: Entry[];
   shared: NamedTimelines;
   steps: Piece[];

@@ -21,8 +21,10 @@ export interface HtmlPatch {
 }
 
 /** Classes of the tracks around the stages of pins, by pin. */
-export const trackClasses = ({ pins }: Pick<MotionDocument, 'pins'>, prefix?: string): Map<string, string> =>
-  cssNames(pins, { prefix: withPrefix(prefix ?? DEFAULT_PREFIX, 'hold') });
+export const trackClasses = (
+  { pins }: Pick<MotionDocument, 'pins'>,
+  prefix?: string,
+): ReadonlyMap<string, string> => cssNames(pins, { prefix: withPrefix(prefix ?? DEFAULT_PREFIX, 'hold') });
 
 /** A cue that links can lead to has an element of its own in the track: there is nothing else at its place. */
 export const linkedCues = (document: Pick<MotionDocument, 'cues'>, pin: Pin): (Cue & { link: string })[] =>

@@ -135,8 +135,9 @@ export function makeEvent(
   }: { prefix?: string | undefined; reducedMotion?: boolean } = {},
 ): Plan['events'] {
   const trigger = findEventTrigger(motion, document);
+  if (!motion.on || !trigger?.on) return [];
   const time = computeTimes(document.motions).get(motion.id);
-  if (!motion.on || !trigger?.on || !time) return [];
+  if (!time) return [];
   const { id, targets, fill, composite, repeat, stagger } = motion;
   const { event, plays, back } = trigger;
   const keeps = motion.reducedMotion === 'keep';

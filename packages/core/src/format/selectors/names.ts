@@ -63,11 +63,40 @@ function shortSlug({ name, targets, stage }: Nameable): string {
   return own.split('-').length > MAX_WORDS && other && other.split('-').length <= MAX_WORDS ? other : own;
 }
 
-/** Names by id; those of the same name get a number. */
+interface Given {
+  list: readonly Nameable[];
+  prefix: string;
+  taken: readonly string[];
+  names: ReadonlyMap<string, string>;
+}
+
+/** What was given last. Names hang on few of the things that edits change, so that the same ones are mostly asked for again. */
+let recent: readonly Given[] = [];
+const MAX_RECENT = 8;
+
+const isNamedAlike = (a: Nameable, b: Nameable | undefined): boolean =>
+  a === b ||
+  (a.id === b?.id && a.name === b.name && a.targets?.selector === b.targets?.selector && a.stage === b.stage);
+const isAlike = (given: Given, { list, prefix, taken }: Omit<Given, 'names'>): boolean =>
+  given.prefix === prefix &&
+  given.list.length === list.length &&
+  given.taken.length === taken.length &&
+  given.list.every((m, i) => isNamedAlike(m, list[i])) &&
+  given.taken.every((name, i) => name === taken[i]);
+
+/** Names by id; those of the same name get a number. The same map as long as the same things are named. */
 export function cssNames(
   list: readonly Nameable[],
-  { prefix = DEFAULT_PREFIX, taken: given = [] }: Naming = {},
-): Map<string, string> {
+  { prefix = DEFAULT_PREFIX, taken = [] }: Naming = {},
+): ReadonlyMap<string, string> {
+  const known = recent.find((given) => isAlike(given, { list, prefix, taken }));
+  const names = known?.names ?? giveNames(list, prefix, taken);
+  // With the newest objects the next comparison is of the same ones.
+  recent = [{ list, prefix, taken, names }, ...recent.filter((g) => g !== known)].slice(0, MAX_RECENT);
+  return names;
+}
+
+function giveNames(list: readonly Nameable[], prefix: string, given: readonly string[]): Map<string, string> {
   const taken = new Set(given);
   const names = new Map<string, string>();
   for (const m of list) {
@@ -88,7 +117,7 @@ const selectorName = (selector: string): string =>
 export function ownerNames(
   selectors: readonly string[],
   { prefix = DEFAULT_PREFIX, taken = [] }: Naming = {},
-): Map<string, string> {
+): ReadonlyMap<string, string> {
   const unique = [...new Set(selectors)];
   return cssNames(
     unique.map((id) => ({ id, name: selectorName(id) })),

@@ -15,17 +15,8 @@ import { useRundown } from './rundown-context.ts';
 import { dragStore } from './model/drag-store.ts';
 import { headRowText } from './text.ts';
 
-interface HeadRowProps {
-  side: 'left' | 'right';
-  setGuides(on: boolean): void;
-  setOutlines(on: boolean): void;
-  /** the page stays where it is when something else is selected */
-  stays: boolean;
-  setStays(on: boolean): void;
-}
-
-export function HeadRow({ side, ...props }: HeadRowProps) {
-  return side === 'left' ? <Left /> : <Right {...props} />;
+export function HeadRow({ side }: { side: 'left' | 'right' }) {
+  return side === 'left' ? <Left /> : <Right />;
 }
 
 const LEGEND = (Object.keys(DRIVER_WORDS) as Driver['kind'][]).flatMap((kind) => {
@@ -69,11 +60,11 @@ function Left() {
   );
 }
 
-function Right({ setGuides, setOutlines, stays, setStays }: Omit<HeadRowProps, 'side'>) {
+function Right() {
   const { page, session } = useOpenedPage();
   const { link, reducedMotion, setReducedMotion } = useShownPage();
   const scope = useStore(session.store, (s) => s.document.media.find((m) => m.id === s.scope));
-  const { guides, outlines, playing, layout, max } = useRundown();
+  const { guides, setGuides, outlines, setOutlines, stays, setStays, playing, layout, max } = useRundown();
   const y = useStore(link.store, (s) => s.offset.y);
   const dragging = useStore(dragStore, (s) => s.drag !== null);
   const setOutside = useOutside();

@@ -3,6 +3,8 @@ import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
 import { useShownPage } from '../../preview/shown-page.ts';
 import { nearestBar } from '../../editor/model/bars.ts';
+import { useTracked } from '../../state/tracked.ts';
+import type { Source } from '../../state/tracked.ts';
 import { dragStore } from './model/drag-store.ts';
 import { findMatches, isRangeless } from '@lyvek/core';
 import type { Finding, FrameClock, Gesture, PinnedLayout, MotionDocument, TrialFrames } from '@lyvek/core';
@@ -49,16 +51,24 @@ export interface Rundown {
   playing: boolean;
   setPlaying(on: boolean): void;
   guides: boolean;
+  setGuides(on: boolean): void;
   outlines: boolean;
+  setOutlines(on: boolean): void;
+  /** the page stays where it is when something else is selected */
+  stays: boolean;
+  setStays(on: boolean): void;
 }
 
-export const RundownContext = createContext<Rundown | null>(null);
+export const RundownContext = createContext<Source<Rundown> | null>(null);
 
-export function useRundown(): Rundown {
-  const value = useContext(RundownContext);
-  if (!value) throw new Error('used outside of the Rundown');
-  return value;
+export function useRundownSource(): Source<Rundown> {
+  const source = useContext(RundownContext);
+  if (!source) throw new Error('used outside of the Rundown');
+  return source;
 }
+
+/** A part is drawn again only when something of it has changed that it reads. */
+export const useRundown = (): Rundown => useTracked(useRundownSource());
 
 /** The same, on the one of its elements that is nearest to where the page stands; while it is dragged, on the one that is dragged. */
 export function useNearest(): Bar | null {

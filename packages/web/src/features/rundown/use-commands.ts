@@ -58,7 +58,7 @@ const ACTS: readonly { name: string; keys: string; needs?: 'selection' | 'elemen
   { name: 'Help, with all shortcuts', keys: '?', words: 'keyboard ideas' },
 ];
 
-export function useRundownCommands(rundown: Rundown, show: { guides(): void; outlines(): void }): void {
+export function useRundownCommands(rundown: Rundown): void {
   const page = { ...useOpenedPage(), ...useShownPage() };
   const { effects: kept } = usePresets();
   const trying = useTrying(rundown);
@@ -114,17 +114,25 @@ export function useRundownCommands(rundown: Rundown, show: { guides(): void; out
       run: () => showElement(i),
     }));
   const view = (): Command[] => [
-    { id: 'guides', name: commandsText.guides, group: commandsText.acts, run: show.guides },
-    { id: 'outlines', name: commandsText.outlines, group: commandsText.acts, run: show.outlines },
+    {
+      id: 'guides',
+      name: commandsText.guides,
+      group: commandsText.acts,
+      run: () => rundown.setGuides(!rundown.guides),
+    },
+    {
+      id: 'outlines',
+      name: commandsText.outlines,
+      group: commandsText.acts,
+      run: () => rundown.setOutlines(!rundown.outlines),
+    },
     {
       ...{ id: 'reduced', name: commandsText.reducedMotion, group: commandsText.acts },
       run: () => page.setReducedMotion(!page.reducedMotion),
     },
   ];
   useCommands('rundown', (query) => [
-    ...acts(),
-    ...view(),
-    ...arrangements(),
+    ...[...acts(), ...view(), ...arrangements()],
     // A long list only once it is asked for.
     ...(query.trim() ? [...listSheetFields(), ...effects(), ...things(), ...elements(query)] : []),
   ]);

@@ -16,8 +16,10 @@ const NO_FINDINGS: readonly Finding[] = [];
 /** px of the row over the chart */
 export const HEAD = 28;
 
+type RundownState = Omit<Rundown, 'guides' | 'setGuides' | 'outlines' | 'setOutlines' | 'stays' | 'setStays'>;
+
 /** `height`: px of the screen. */
-export function useRundownState(height: number): Omit<Rundown, 'guides' | 'outlines'> {
+export function useRundownState(height: number): RundownState {
   const { session } = useOpenedPage();
   const { viewport } = useShownPage();
   const { layout, known: measured } = useLayout();

@@ -56,7 +56,7 @@ const show = (grip: Grip, selection: string[] = ['m_a']) => {
           } as unknown as ShownPage
         }
       >
-        <RundownContext value={rundown}>
+        <RundownContext value={{ read: () => rundown, subscribe: () => () => {} }}>
           <Bar grip={grip} />
         </RundownContext>
       </ShownPageContext>
