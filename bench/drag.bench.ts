@@ -1,7 +1,7 @@
 /** Dragging the end of one bar among many: from the pointer's move to the frame that shows it, in frames, in lanes and preview apart. */
 import { chromium } from '@playwright/test';
-import { percentile, report } from './figures.ts';
-import { longDocument, longPage } from './long-page.ts';
+import { percentile, report } from './support/figures.ts';
+import { longDocument, longPage } from './support/long-page.ts';
 
 const base = process.env.LYVEK_URL!;
 const FRAME = 1000 / 60;

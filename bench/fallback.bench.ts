@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
 import { fallbackPlan, withPins } from '@lyvek/core';
 import { element, makeDocument, makeLayout, motion } from '@lyvek/core/testing';
-import { median, report } from './figures.ts';
+import { median, report } from './support/figures.ts';
 
 const { outputFiles } = await build({
   entryPoints: ['packages/runtime/src/fallback/index.ts'],

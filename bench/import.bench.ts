@@ -3,7 +3,7 @@
  * proportion, 2 the square.
  */
 import { readPage } from '@lyvek/core';
-import { report } from './figures.ts';
+import { report } from './support/figures.ts';
 
 const ACCEPT = 1.15;
 /** Best of so many: what disturbs a run only makes it longer. */

@@ -2,7 +2,7 @@
 import { gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
 import { chromium } from '@playwright/test';
-import { median, report } from './figures.ts';
+import { median, report } from './support/figures.ts';
 
 const bundle = async (format: 'esm' | 'iife') =>
   (

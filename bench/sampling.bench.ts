@@ -2,7 +2,7 @@
 import { compileTimeline, sample } from '@lyvek/core';
 import type { Layout, Motion } from '@lyvek/core';
 import { element, fadeAndRise, makeLayout, motion, makeDocument } from '@lyvek/core/testing';
-import { pairedRatio, report } from './figures.ts';
+import { pairedRatio, report } from './support/figures.ts';
 
 const MOTIONS = 10_000;
 const CALLS = 40;

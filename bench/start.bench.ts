@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from '../scripts/setup/ports.mjs';
-import { median, report } from './figures.ts';
+import { median, report } from './support/figures.ts';
 
 const dir = mkdtempSync(join(tmpdir(), 'lyvek-bench-'));
 

@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test';
 import type { Browser } from '@playwright/test';
 import { makeClock, compileTimeline, findGesture, shippedCoefficients, simulate } from '@lyvek/core';
 import { makeDocument, element, fadeAndRise, makeLayout, motion } from '@lyvek/core/testing';
-import { median, report } from './figures.ts';
+import { median, report } from './support/figures.ts';
 
 /** `count` cards, a motion each, `per` of them to a screen of 800 px. */
 function trialOf(count: number, per: number, refresh: number) {

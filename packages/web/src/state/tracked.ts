@@ -1,5 +1,5 @@
 /** Values that a component works out for many parts below it, each of which is drawn again only when something that it has read has changed. */
-import { useLayoutEffect, useMemo, useReducer, useState } from 'react';
+import { useLayoutEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
 export interface Source<T extends object> {
   read(): T;
@@ -39,17 +39,18 @@ export function useWhole<T extends object>(source: Source<T>): T {
 /** Its fields for one part. What is read later, in a handler, is what it is then, and is no reason to draw the part again. */
 export function useTracked<T extends object>(source: Source<T>): T {
   const tracker = useMemo(() => track(source), [source]);
-  const [, draw] = useReducer((n: number) => n + 1, 0);
+  useSyncExternalStore(tracker.subscribe, tracker.version);
   tracker.begin();
   useLayoutEffect(() => tracker.end());
-  useLayoutEffect(() => source.subscribe(() => tracker.isOutdated() && draw()), [source, tracker]);
   return tracker.fields;
 }
 
 function track<T extends object>(source: Source<T>) {
   const seen = new Map<PropertyKey, unknown>();
   let drawing = false;
+  let version = 0;
   const get = (key: PropertyKey): unknown => source.read()[key as keyof T];
+  const isOutdated = () => [...seen].some(([key, value]) => !Object.is(value, get(key)));
   return {
     fields: new Proxy({} as T, {
       get: (_, key) => {
@@ -65,7 +66,13 @@ function track<T extends object>(source: Source<T>) {
     end: () => {
       drawing = false;
     },
-    /** Whether something that was read while drawing is something else now. */
-    isOutdated: () => [...seen].some(([key, value]) => !Object.is(value, get(key))),
+    /** A number that grows when something that was read while drawing is something else now. */
+    version: () => {
+      if (!isOutdated()) return version;
+      for (const key of seen.keys()) seen.set(key, get(key));
+      return ++version;
+    },
+    // Who has been drawn since it changed knows it already.
+    subscribe: (hear: () => void) => source.subscribe(() => isOutdated() && hear()),
   };
 }

@@ -3,15 +3,11 @@ import { useEffect, useReducer, useRef } from 'react';
 
 /** Runs once the next frame has been painted. Returns what calls it off. */
 function afterPaint(work: () => void): () => void {
-  const { port1, port2 } = new MessageChannel();
-  port1.onmessage = () => {
-    port1.close();
-    work();
-  };
-  const frame = requestAnimationFrame(() => port2.postMessage(null));
+  let timer: ReturnType<typeof setTimeout>;
+  const frame = requestAnimationFrame(() => (timer = setTimeout(work)));
   return () => {
     cancelAnimationFrame(frame);
-    port1.close();
+    clearTimeout(timer);
   };
 }
 
