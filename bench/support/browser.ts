@@ -69,7 +69,9 @@ export async function watch(tab: Page, type: string, read: string) {
 /** The limit: the same for a page of one element that an event moves. ms, one for each event. */
 export async function bareWaits(browser: Browser, events = 60): Promise<number[]> {
   const tab = await openTab(browser);
-  await tab.setContent('<div id="a" style="position:absolute;width:20px;height:20px;background:#357"></div>');
+  await tab.goto(
+    'data:text/html,<div id="a" style="position:absolute;width:20px;height:20px;background:teal"></div>',
+  );
   await tab.evaluate(() =>
     addEventListener('pointermove', (e) => (document.getElementById('a')!.style.top = `${e.clientY}px`)),
   );

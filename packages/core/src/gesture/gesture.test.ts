@@ -1,7 +1,21 @@
 import { itemAt } from '../assert/index.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { framesInRange, findGesture, GESTURES, runGesture } from './gesture.ts';
+import { framesInRange, findGesture, GESTURES, runGesture, toDuration } from './gesture.ts';
+
+test('how long a gesture takes is when its run arrives', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...GESTURES.map((g) => g.id)),
+      fc.integer({ min: 0, max: 60_000 }),
+      fc.integer({ min: 400, max: 1200 }),
+      (id, distance, port) => {
+        const gesture = findGesture(id, port);
+        expect(toDuration(gesture, distance)).toBe(runGesture(gesture, 0, distance, 60).times.at(-1));
+      },
+    ),
+  );
+});
 
 describe.each(GESTURES.map((d) => [d.name, d] as const))('%s', (_name, d) => {
   const g = findGesture(d.id, 800);

@@ -107,9 +107,29 @@ function timeAt(g: Hand, distance: Px, frame: Ms): Ms {
   return distance === 0 ? 0 : t;
 }
 
-/** Time that the gesture takes for a distance, ms: from the frames of a 60 Hz run. */
-export const toDuration = (g: Gesture, distance: Px): Ms =>
-  g.trace ? lastItem(g.trace.samples).t : (runGesture(g, 0, distance, 60).times.at(-1) ?? 0);
+/**
+ * Time that the gesture takes for a distance, ms: the frame of a 60 Hz run in which it arrives. What is travelled only grows, so that frame is
+ * found by doubling and halving.
+ */
+export function toDuration(g: Gesture, distance: Px): Ms {
+  if (g.trace) return lastItem(g.trace.samples).t;
+  const at = frameTimes(makeClock(60));
+  const isThere = (frame: number): boolean => {
+    const travelled = Math.max(0, g.distance(at(frame)));
+    return travelled >= distance || Math.round(travelled) === distance;
+  };
+  if (distance === 0) return 0;
+  let high = 1;
+  while (high < MAX_FRAMES && !isThere(high)) high *= 2;
+  let low = high >> 1;
+  high = Math.min(high, MAX_FRAMES - 1);
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (isThere(middle)) high = middle;
+    else low = middle;
+  }
+  return at(high);
+}
 
 /** Frames whose progress lies strictly between 0 and 1: the fewest over eight start offsets within the gesture's period. */
 export function framesInRange(

@@ -2,6 +2,7 @@
 import {
   handOffCss,
   headLines,
+  hasSheetsInBody,
   insertLastInHead,
   isEmptyPlan,
   listParts,
@@ -52,6 +53,8 @@ export interface Assembled extends HandOff {
     notes: string[];
     line: number;
     lines: string[];
+    /** the page has style sheets in its body, which come after what is linked in its head */
+    hasSheetsInBody: boolean;
   };
   /** other files of the page that lose what was read from them */
   pageFiles: { path: string; before: string; after: string; removed: number[] }[];
@@ -133,6 +136,7 @@ export function assemble(
       notes: patched.notes,
       line: linked.line,
       lines,
+      hasSheetsInBody: hasSheetsInBody(page.html),
     },
     pageFiles: [...taken].map(([path, { before, text, lines: gone }]) => ({
       path,

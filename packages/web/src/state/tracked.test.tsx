@@ -59,11 +59,11 @@ afterEach(() => {
   cleanup();
   drawn = {};
 });
-const screenOf = () =>
+const renderParts = () =>
   render(<Provider>{[<Field key="f" />, <Counter key="c" />, <Both key="b" />]}</Provider>);
 
 test('what is typed stands in the field as it was typed, and draws nothing else', async () => {
-  screenOf();
+  renderParts();
   const before = { ...drawn };
   await userEvent.type(screen.getByRole('textbox'), 'second');
   expect(screen.getByRole<HTMLInputElement>('textbox').value).toBe('second');
@@ -72,7 +72,7 @@ test('what is typed stands in the field as it was typed, and draws nothing else'
 });
 
 test('a handler reads what is there when it runs, and reading it is no reason to draw', async () => {
-  screenOf();
+  renderParts();
   await userEvent.type(screen.getByRole('textbox'), 'ab');
   const counter = screen.getByRole('button', { name: '0' });
   fireEvent.click(counter);
@@ -83,7 +83,7 @@ test('a handler reads what is there when it runs, and reading it is no reason to
 });
 
 test('what is drawn in the same turn is drawn once, with the newest', () => {
-  screenOf();
+  renderParts();
   const before = drawn.both ?? 0;
   fireEvent.click(screen.getByRole('button', { name: '0 0' }));
   expect(screen.getByRole('button', { name: '1 1' })).toBeTruthy();

@@ -3,12 +3,16 @@ import { createContext, useContext } from 'react';
 import { Survey } from './survey.ts';
 import { WorkerTask } from './worker-task.ts';
 
+const startHandOffs = () =>
+  new Worker(new URL('./workers/hand-off-worker.ts', import.meta.url), { type: 'module' });
+
 export const startWork = () => ({
   simulations: new WorkerTask('trial'),
   /** measures the page at other sizes */
   survey: new Survey(),
   sweeps: new WorkerTask('sweep'),
   ways: new WorkerTask('ways'),
+  handOffs: new WorkerTask('handOff', startHandOffs),
 });
 export type Work = ReturnType<typeof startWork>;
 

@@ -41,20 +41,17 @@ export function HandOffScreen() {
   const save = useStore(session.store, (s) => s.save);
   const [chosen, setChosen] = useState<string | null>(null);
   const [options, setOptions] = useHandOffOptions();
-  const { assembled, waiting, html, query } = useHandOff(options);
+  const { assembled, isFresh, waiting, html, query } = useHandOff(options);
   const scriptBytes = useScriptBytes(assembled);
   useTitle(page.name);
   if (!measured) return <Unmeasured />;
   if (!assembled) return <Waiting what={handOffScreenText.generatingCss} {...waiting} />;
-  const copy = (text: string, what: string) =>
-    void navigator.clipboard
-      .writeText(text)
-      .then(() => notify(handOffScreenText.isCopied(what)), notifyError);
+  const copy = isFresh ? copyText : () => notify(handOffScreenText.isWrittenAnew);
   const count = assembled.how.length;
   const byScript = assembled.how.filter((h) => h.by !== 'css').length;
   const findName = (id: string) => document.motions.find((m) => m.id === id)?.name ?? id;
   return (
-    <div className="hand-off">
+    <div className="hand-off" aria-busy={!isFresh}>
       <SecondWidth />
       <section className="hand-left">
         <header className="hand-head">
@@ -113,6 +110,9 @@ export function HandOffScreen() {
     </div>
   );
 }
+
+const copyText = (text: string, what: string) =>
+  void navigator.clipboard.writeText(text).then(() => notify(handOffScreenText.isCopied(what)), notifyError);
 
 function useTitle(page: string): void {
   useEffect(() => {

@@ -1,6 +1,6 @@
 /** The page’s own files beside what becomes of them: what is added, and what was read into motions and is taken out. */
 import { useState } from 'react';
-import { RUNTIME_FILE, hasSheetsInBody } from '@lyvek/core';
+import { RUNTIME_FILE } from '@lyvek/core';
 import type { Assembled } from '@lyvek/core';
 import { Code } from './Code.tsx';
 import { around } from './changed-lines.ts';
@@ -82,12 +82,12 @@ export function HtmlColumn({ entry, html, assembled, onCopy }: HtmlColumnProps) 
           <Code text={script.text} language="html" marks={[]} />
         </>
       )}
-      <Notes html={html} assembled={assembled} />
+      <Notes assembled={assembled} />
     </section>
   );
 }
 
-function Notes({ html, assembled }: Pick<HtmlColumnProps, 'html' | 'assembled'>) {
+function Notes({ assembled }: Pick<HtmlColumnProps, 'assembled'>) {
   const { html: patched, pageFiles } = assembled;
   const added = patched.changes.length;
   const gone = patched.removed;
@@ -116,7 +116,7 @@ function Notes({ html, assembled }: Pick<HtmlColumnProps, 'html' | 'assembled'>)
         <b>{htmlColumnText.removed}</b>{' '}
         {gone.length + pageFiles.length === 0 ? htmlColumnText.nothing : htmlColumnText.thePagesOwnRules}
       </p>
-      {hasSheetsInBody(html) && (
+      {patched.hasSheetsInBody && (
         <p role="note">
           <b>{htmlColumnText.note}</b> {htmlColumnText.thePageHasStyle}
         </p>

@@ -11,6 +11,9 @@ export const codeText = {
 
 export const handOffScreenText = {
   generatingCss: 'Generating CSS …',
+  couldNotBeWritten: (why: string) => `The CSS could not be written: ${why}.`,
+  isWrittenAnew:
+    'Not copied: the CSS is being written again after your last edit. Copy once more in a moment.',
   isCopied: (what: string) => `${what} is copied.`,
   handOff: 'Hand-off',
   nothingMovesYetSo: 'Nothing moves yet, so there is no code to write.',

@@ -3,13 +3,16 @@ import { listWaiting } from '../../ui/Waiting.tsx';
 import { useQuery } from '@tanstack/react-query';
 import type * as z from 'zod';
 import type { HandOffQuery } from '@lyvek/api';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import { PLAIN_HAND_OFF, TARGETS, assemble, canFallBack } from '@lyvek/core';
+import { PLAIN_HAND_OFF, TARGETS, canFallBack } from '@lyvek/core';
 import type { Assembled, HandOffOptions } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage } from '../../state/opened-page.ts';
+import { handOffScreenText } from './text.ts';
+import { useWork } from '../../state/work.ts';
+import type { HandOffInput } from '../../state/workers/hand-off-jobs.ts';
 
 const KEPT = 'lyvek-hand-off';
 
@@ -37,14 +40,19 @@ export function useHandOffOptions(): [HandOffOptions, (change: Partial<HandOffOp
 }
 
 export interface HandOffView {
+  /** of what was shown last, as long as it is written anew */
   assembled: Assembled | null;
-  /** of the page’s texts, as long as they are not there */
+  isFresh: boolean;
+  /** as long as there is nothing to show */
   waiting: ReturnType<typeof listWaiting>;
   /** as it was brought */
   html: string;
   /** what the server is asked with, for the same result */
   query: z.output<typeof HandOffQuery>;
 }
+
+const isSame = (made: HandOffInput, input: HandOffInput | null): boolean =>
+  input !== null && (Object.keys(input) as (keyof HandOffInput)[]).every((key) => made[key] === input[key]);
 
 export function useHandOff(options: HandOffOptions): HandOffView {
   const { page, take, session } = useOpenedPage();
@@ -58,20 +66,34 @@ export function useHandOff(options: HandOffOptions): HandOffView {
     staleTime: Infinity,
   });
   const title = `${page.name}. Lyvek, ${take.name}, rev ${revision}`;
-  const assembled = useMemo(() => {
+  const { handOffs } = useWork();
+  const input = useMemo<HandOffInput | null>(() => {
     if (!measured || !texts.data) return null;
-    const { html, sheets } = texts.data;
-    const fileAt = (path: string) => (path === page.entry ? html : (sheets[path] ?? null));
-    const source = { name: page.name, entry: page.entry, html, fileAt };
-    return assemble({ document, layout, others, page: source, title }, options);
-  }, [measured, texts.data, document, layout, others, page.name, page.entry, title, options]);
+    const { name, entry } = page;
+    return { take: take.id, document, layout, others, name, entry, texts: texts.data, title, options };
+  }, [measured, texts.data, take.id, document, layout, others, page, title, options]);
+  useEffect(() => {
+    if (input) handOffs.ask(input);
+  }, [handOffs, input]);
+  const last = useStore(handOffs.store, (s) => s.last);
+  const failed = useStore(handOffs.store, (s) => s.failed);
+  const shown = last?.take === take.id ? last : null;
   const { width, height } = viewport;
   const { target } = options;
   const fallback = options.fallback && canFallBack(target);
   const query = useMemo(() => ({ width, height, target, fallback }), [width, height, target, fallback]);
+  const isFresh = shown !== null && isSame(shown, input);
+  const isFailed = failed !== null && !isFresh;
   return {
-    assembled,
-    waiting: listWaiting(texts),
+    assembled: input && shown && !isFailed ? shown.answer : null,
+    isFresh,
+    waiting: isFailed
+      ? {
+          failure: new Error(handOffScreenText.couldNotBeWritten(failed)),
+          goesOn: false,
+          again: () => input && handOffs.ask(input),
+        }
+      : listWaiting(texts),
     html: texts.data?.html ?? '',
     query,
   };

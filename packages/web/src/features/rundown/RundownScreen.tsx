@@ -81,7 +81,7 @@ function AddHolder({ width }: { width: number }) {
   const { adding, rows } = useRundown();
   if (!adding) return null;
   return (
-    <div className="add-holder" style={{ left: LANES, width: width - LANES, height: rows }}>
+    <div className="add-holder" data-scrolls="" style={{ left: LANES, width: width - LANES, height: rows }}>
       <AddMotion />
     </div>
   );
@@ -91,12 +91,15 @@ function AddHolder({ width }: { width: number }) {
 function Sheet() {
   const { selection } = useRundown();
   const sheet = useRef<HTMLDivElement>(null);
+  // Asking where it is, or putting it where it is already, would lay out the whole screen first.
+  const scrolled = useRef(false);
   const what = selection.join(' ');
   useEffect(() => {
-    if (sheet.current) sheet.current.scrollTop = 0;
+    if (scrolled.current && sheet.current) sheet.current.scrollTop = 0;
+    scrolled.current = false;
   }, [what]);
   return (
-    <div className="inspector-scroll" ref={sheet}>
+    <div className="inspector-scroll" ref={sheet} onScroll={() => (scrolled.current = true)}>
       <Inspector />
     </div>
   );

@@ -11,6 +11,7 @@ import {
   GESTURES,
 } from '@lyvek/core';
 import type { PinnedLayout, Layout, Limits, MotionDocument, Trace } from '@lyvek/core';
+import type { HAND_OFF_JOBS } from './hand-off-jobs.ts';
 import { traceKey, trialWork } from './trial-work.ts';
 import type { TrialQuestion } from './trial-work.ts';
 
@@ -49,10 +50,10 @@ export const JOBS = {
     }),
 } satisfies Record<string, (input: never) => Generator<{ done: number; of: number }, unknown>>;
 
-export type JobName = keyof typeof JOBS;
-export type InputOf<J extends JobName> = Parameters<(typeof JOBS)[J]>[0];
-export type AnswerOf<J extends JobName> =
-  ReturnType<(typeof JOBS)[J]> extends Generator<unknown, infer A> ? A : never;
+type Jobs = typeof JOBS & typeof HAND_OFF_JOBS;
+export type JobName = keyof Jobs;
+export type InputOf<J extends JobName> = Parameters<Jobs[J]>[0];
+export type AnswerOf<J extends JobName> = ReturnType<Jobs[J]> extends Generator<unknown, infer A> ? A : never;
 
 export interface ToWorker<J extends JobName = JobName> {
   job: J;

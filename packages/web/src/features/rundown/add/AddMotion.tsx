@@ -10,6 +10,7 @@ import { Lens } from '../../../ui/glyphs.tsx';
 import { useOpenedPage } from '../../../state/opened-page.ts';
 import { elementName } from '../../../editor/words.ts';
 import { useRundown } from '../rundown-context.ts';
+import { useSeen } from '../../../ui/use-seen.ts';
 import { EffectThumbnail } from '../../../editor/EffectThumbnail.tsx';
 import { addMotionText } from './text.ts';
 import { useTrying } from './use-trying.ts';
@@ -192,8 +193,12 @@ interface PlateProps {
 function Plate({ effect, chosen, reason, lifted, onTry, onLeave, onAdd }: PlateProps) {
   const plate = useRef<HTMLButtonElement>(null);
   const [hovered, setHovered] = useState(false);
+  const seen = useSeen(plate);
+  // The first one is in sight when the panel opens.
+  const was = useRef(chosen);
   useEffect(() => {
-    if (chosen) plate.current?.scrollIntoView({ block: 'nearest' });
+    if (chosen && !was.current) plate.current?.scrollIntoView({ block: 'nearest' });
+    was.current = chosen;
   }, [chosen]);
   return (
     <button
@@ -216,7 +221,7 @@ function Plate({ effect, chosen, reason, lifted, onTry, onLeave, onAdd }: PlateP
       onFocus={onTry}
       onClick={onAdd}
     >
-      <EffectThumbnail effect={effect} playing={hovered} />
+      {seen ? <EffectThumbnail effect={effect} playing={hovered} /> : <span className="frames3" />}
       <span className="plate-name">
         <DriverSign kind={effect.driver} /> {effect.name}
       </span>
