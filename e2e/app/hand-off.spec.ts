@@ -55,8 +55,8 @@ test('a chosen motion says by which properties it is tuned, and they do', async 
   await night(page, request);
   await page.getByRole('button', { name: /^Road text/ }).click();
   await page.getByRole('checkbox', { name: 'Write its numbers as custom properties' }).check();
+  await expect(page.locator('.tuning pre')).toContainText('--lv-road-text-distance: 60px');
   const rule = await page.locator('.tuning pre').textContent();
-  expect(rule).toContain('--lv-road-text-distance: 60px');
   await expect(page.getByText(/^Saved/)).toBeVisible();
   const files = await night(page, request);
   const site = await served(context, files);
