@@ -1,4 +1,4 @@
-/** Putting a hand-off together: it reads the whole page anew, and the libraries for that are in no other worker. */
+/** Putting a hand-off together: it reads the whole page anew, with libraries that trials do without. */
 import { assemble } from '@lyvek/core';
 import type { Assembled, HandOffOptions, Layout, MotionDocument, PinnedLayout } from '@lyvek/core';
 import type { PageTexts } from '@lyvek/api';
