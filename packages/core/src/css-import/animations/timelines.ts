@@ -158,12 +158,14 @@ export class Timelines {
     const owners = [...new Set(pairs.map((p) => p.owner))];
     const named = this.elements.naming(this.elements.inOrder(owners), selectors);
     if (owners.length === 1) return named;
-    const nearest = (target: Element) => {
-      for (let e: Element | null = target; e; e = findParent(e))
-        if (this.elements.matches(e, named)) return e;
-      return null;
-    };
-    return pairs.every((p) => nearest(p.target) === p.owner) ? named : null;
+    const isNearest = (selector: string) =>
+      pairs.every(({ target, owner }) => {
+        for (let e: Element | null = target; e; e = findParent(e))
+          if (this.elements.matches(e, selector)) return e === owner;
+        return false;
+      });
+    // A rule's own selector may find more than the owners: what counts is what is around each target.
+    return [...selectors, named].find(isNearest) ?? null;
   }
 }
 
