@@ -1,4 +1,4 @@
-/** npm run bench: every bench, a line per figure, and bench/results.json. */
+/** npm run bench: the quick benches, a line per figure, and bench/results.json. `npm run bench all` runs every one, `npm run bench drag` one. */
 import { readdirSync } from 'node:fs';
 import { ensureBuilt } from './setup/build.mjs';
 import { checkNode, ensureChromium, ensurePackages, ensurePostgres } from './setup/dependencies.mjs';
@@ -11,12 +11,14 @@ checkNode();
 await ensurePackages();
 await ensureChromium();
 await ensureBuilt();
+/** Benches that take long and change seldom. */
+const LONG = ['fallback', 'import', 'sampling', 'start'];
 const only = process.argv[2];
+const isWanted = (file) =>
+  only === 'all' || (only ? file.startsWith(only) : !LONG.some((name) => file.startsWith(name)));
 const stack = await startStack({ bin: await ensurePostgres(), dir: inRoot('.data', 'bench') });
 let failed = 0;
-for (const file of readdirSync(inRoot('bench')).filter(
-  (f) => f.endsWith('.bench.ts') && (!only || f.startsWith(only)),
-)) {
+for (const file of readdirSync(inRoot('bench')).filter((f) => f.endsWith('.bench.ts') && isWanted(f))) {
   say(file);
   const { code } = await run(process.execPath, ['--expose-gc', '--import', 'tsx', inRoot('bench', file)], {
     cwd: inRoot(),
