@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { Server } from 'node:http';
+import { get } from 'node:http';
+import type { IncomingMessage, Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import express, { Router } from 'express';
 import pino from 'pino';
@@ -45,6 +46,12 @@ const routes = {
     answer: z.object({ size: z.number() }),
   },
   remove: { method: 'DELETE', path: '/things/:id', summary: 'removes' },
+  shared: {
+    method: 'GET',
+    path: '/shared/:id',
+    summary: 'what many read',
+    answer: z.object({ made: z.number() }),
+  },
   file: { method: 'GET', path: '/file', summary: 'a file', answer: { type: 'text/plain' } },
 } as const satisfies Record<string, Route>;
 
@@ -58,8 +65,24 @@ const client = createClient(routes, async (path, init) => {
   return response;
 });
 
+/** What the shared answer hangs on, and how often it has been made. */
+let state: string | undefined = 'a';
+let made = 0;
+let fails = false;
+
 beforeAll(async () => {
   const router = Router();
+  handle(
+    router,
+    routes.shared,
+    async () => {
+      const now = ++made;
+      await new Promise((go) => setImmediate(go));
+      if (fails) throw new Error('not this time');
+      return { made: now };
+    },
+    { state: () => Promise.resolve(state) },
+  );
   handle(
     router,
     routes.read,
@@ -107,5 +130,42 @@ describe('a contract', () => {
     ['a query', () => client.read({ id: ID, number: '1', from: NaN }), /^422 from/],
   ])('%s that does not fit is refused', async (_what, ask, why) => {
     await expect(ask()).rejects.toThrow(why);
+  });
+});
+
+describe('an answer that many ask for', () => {
+  const ask = () => client.shared({ id: ID });
+  /** As a browser asks: `fetch` of Node says that nothing may be kept. */
+  const statusFor = (tag: string) =>
+    new Promise<number | undefined>((done, fail) => {
+      const answered = (res: IncomingMessage) => {
+        res.resume();
+        res.on('end', () => done(res.statusCode));
+      };
+      get(`${base}/shared/${ID}`, { headers: { 'If-None-Match': tag } }, answered).on('error', fail);
+    });
+  test('is made once for all who ask until something of it changes', async () => {
+    const first = await Promise.all(Array.from({ length: 20 }, ask));
+    expect(new Set(first.map((a) => a.made)).size).toBe(1);
+    expect(await ask()).toEqual(first[0]);
+    state = 'b';
+    expect((await ask()).made).toBe(first[0]!.made + 1);
+  });
+  test('is not sent again to who has it', async () => {
+    state = 'c';
+    const tag = (await send(`/shared/${ID}`, {})).headers.get('etag')!;
+    expect(await statusFor(tag)).toBe(304);
+    state = 'd';
+    expect(await statusFor(tag)).toBe(200);
+  });
+  test('that could not be made is made when it is asked for again, and without a state every time', async () => {
+    state = 'e';
+    fails = true;
+    await expect(ask()).rejects.toThrow(/^500 /);
+    fails = false;
+    const { made: now } = await ask();
+    expect((await ask()).made).toBe(now);
+    state = undefined;
+    expect((await ask()).made).toBe(now + 1);
   });
 });

@@ -4,6 +4,7 @@ import type { Request, Response, Router } from 'express';
 import type * as z from 'zod';
 import { Id, isJson } from '@lyvek/api';
 import type { Answer, ReadRequest, Route } from '@lyvek/api';
+import { KeptAnswers } from './kept-answers.ts';
 import { read } from './validate.ts';
 
 export interface Http {
@@ -30,18 +31,33 @@ function readRequest(
   return out;
 }
 
-/** `body` reads what the contract only passes on, such as a document. */
+interface HandleOptions<R extends Route> {
+  /** reads what the contract only passes on, such as a document */
+  body?: z.ZodType;
+  /** what an answer hangs on, as a text that every change of it changes: as long as it is the same, so is the answer, which is kept */
+  state?(given: ReadRequest<R, Buffer>): Promise<string | undefined>;
+}
+
+const kept = new KeptAnswers();
+
 export function handle<R extends Route>(
   router: Router,
   route: R,
   work: Work<R>,
-  { body }: { body?: z.ZodType } = {},
+  { body, state }: HandleOptions<R> = {},
 ): void {
   const method = route.method.toLowerCase() as Lowercase<Route['method']>;
   const bytes =
     route.body && !isJson(route.body) ? [express.raw({ type: () => true, limit: route.body.max })] : [];
   router[method](route.path, ...bytes, async (req, res) => {
-    const result = await work(readRequest(route, req, body) as ReadRequest<R, Buffer>, { req, res });
+    const given = readRequest(route, req, body) as ReadRequest<R, Buffer>;
+    const known = isJson(route.answer) && state ? await state(given) : undefined;
+    if (known !== undefined) {
+      const { answer } = route as { answer: z.ZodType };
+      const make = async () => JSON.stringify(answer.parse(await work(given, { req, res })));
+      return kept.send({ req, res }, known, make);
+    }
+    const result = await work(given, { req, res });
     if (res.headersSent || res.destroyed) return;
     if (isJson(route.answer)) {
       if (res.statusCode === 200) res.status(route.status ?? 200);

@@ -19,6 +19,7 @@ import {
   listFiles,
   listVideos,
   findImportProof,
+  findPageState,
   pageById,
   formerLayout,
   forgetFormerLayout,
@@ -130,16 +131,21 @@ function liveRoutes(router: Router, { pool, ownPorts }: PageDeps): void {
 
 /** What is known of a page. */
 function readRoutes(router: Router, { pool, importer }: PageDeps): void {
-  handle(router, routes.page, async ({ id }) => {
-    const page = await findPage(pool, id);
-    const project = found(await projectById(pool, page.projectId), 'page');
-    return {
-      page,
-      project,
-      takes: await listTakes(pool, page.id),
-      layouts: await listLayouts(pool, page.id),
-    };
-  });
+  handle(
+    router,
+    routes.page,
+    async ({ id }) => {
+      const page = await findPage(pool, id);
+      const project = found(await projectById(pool, page.projectId), 'page');
+      return {
+        page,
+        project,
+        takes: await listTakes(pool, page.id),
+        layouts: await listLayouts(pool, page.id),
+      };
+    },
+    { state: ({ id }) => findPageState(pool, id) },
+  );
 
   /** What was read, what was left, and mistakes with their corrections. */
   handle(router, routes.imported, async ({ id }) => {

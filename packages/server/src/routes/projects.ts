@@ -7,7 +7,14 @@ import { handle } from '../http/handle.ts';
 import { found, notFound } from '../http/problem.ts';
 import { listLayouts } from '../store/layouts.ts';
 import { listPages } from '../store/pages.ts';
-import { createProject, listProjects, listSettings, projectById, putSettings } from '../store/projects.ts';
+import {
+  createProject,
+  findShelfState,
+  listProjects,
+  listSettings,
+  projectById,
+  putSettings,
+} from '../store/projects.ts';
 import { listTakes, takeWithDocument } from '../store/takes.ts';
 import { newestBands } from '../store/trials.ts';
 import { fitUnitCosts } from '../store/unit-costs.ts';
@@ -22,24 +29,29 @@ export function projectRoutes(db: pg.Pool): Router {
   );
 
   /** Every page with what its strip shows. */
-  handle(router, routes.shelf, async ({ id }) => {
-    const project = found(await projectById(db, id), 'project');
-    const pages = await Promise.all(
-      (await listPages(db, id)).map(async (page): Promise<PageOnShelf> => {
-        const takes = await listTakes(db, page.id);
-        const newest = takes[0] && (await takeWithDocument(db, takes[0].id));
-        const parsed = newest && readDocument(newest.document);
-        return {
-          ...page,
-          takes,
-          layouts: await listLayouts(db, page.id),
-          bands: await newestBands(db, page.id),
-          document: parsed?.ok ? parsed.document : null,
-        };
-      }),
-    );
-    return { project, pages };
-  });
+  handle(
+    router,
+    routes.shelf,
+    async ({ id }) => {
+      const project = found(await projectById(db, id), 'project');
+      const pages = await Promise.all(
+        (await listPages(db, id)).map(async (page): Promise<PageOnShelf> => {
+          const takes = await listTakes(db, page.id);
+          const newest = takes[0] && (await takeWithDocument(db, takes[0].id));
+          const parsed = newest && readDocument(newest.document);
+          return {
+            ...page,
+            takes,
+            layouts: await listLayouts(db, page.id),
+            bands: await newestBands(db, page.id),
+            document: parsed?.ok ? parsed.document : null,
+          };
+        }),
+      );
+      return { project, pages };
+    },
+    { state: ({ id }) => findShelfState(db, id) },
+  );
 
   handle(router, routes.settings, async ({ id }) =>
     ProjectSettings.parse(found(await listSettings(db, id), 'project')),

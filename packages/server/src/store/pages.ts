@@ -41,6 +41,20 @@ export const pageByToken = async (db: Db, token: string): Promise<PageRow | unde
   (await db.query<PageRow>(`select ${COLUMNS} from pages where token = $1 and deleted_at is null`, [token]))
     .rows[0];
 
+/** What an opened page is told of it, as a text that is another one after every change; undefined without such a page. */
+export const findPageState = async (db: Db, id: string): Promise<string | undefined> =>
+  (
+    await db.query<{ state: string }>(
+      `select concat_ws(' ', x.xmin, p.xmin,
+         (select count(*) from pages o where o.project_id = p.id and o.deleted_at is null),
+         (select string_agg(t.xmin::text, ',' order by t.id) from takes t where t.page_id = x.id),
+         (select string_agg(l.xmin::text, ',' order by l.width, l.height) from layouts l where l.page_id = x.id)) as state
+       from pages x join projects p on p.id = x.project_id and p.deleted_at is null
+       where x.id = $1 and x.deleted_at is null`,
+      [id],
+    )
+  ).rows[0]?.state;
+
 const sha256 = (bytes: Uint8Array | string) => createHash('sha256').update(bytes).digest('hex');
 
 /** What was proved when the page was added; null where there was nothing to prove. */

@@ -52,3 +52,22 @@ export const putSettings = async (db: Db, id: string, settings: object): Promise
       JSON.stringify(settings),
     ])
   ).rowCount === 1;
+
+/**
+ * What the shelf of a project shows, as a text that is another one after every change of it: the newest transaction that has written each
+ * row. Undefined without such a project.
+ */
+export const findShelfState = async (db: Db, id: string): Promise<string | undefined> =>
+  (
+    await db.query<{ state: string }>(
+      `select concat_ws(' ', p.xmin, (
+         select string_agg(concat_ws(' ', x.id, x.xmin,
+           (select string_agg(t.xmin::text, ',' order by t.id) from takes t where t.page_id = x.id),
+           (select string_agg(l.xmin::text, ',' order by l.width, l.height) from layouts l where l.page_id = x.id),
+           (select concat_ws(',', r.id, r.xmin) from trials r where r.page_id = x.id and r.state = 'done'
+             order by r.created_at desc limit 1)), ';' order by x.id)
+         from pages x where x.project_id = p.id and x.deleted_at is null)) as state
+       from projects p where p.id = $1 and p.deleted_at is null`,
+      [id],
+    )
+  ).rows[0]?.state;

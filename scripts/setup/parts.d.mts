@@ -1,0 +1,1 @@
+export const PARTS: readonly { name: string; source: string; play: string; what: string }[];
