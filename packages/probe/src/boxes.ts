@@ -3,7 +3,6 @@
  * so elements below a transform, and sticky ones, are read from the browser's own view timelines.
  */
 import type { Box, Sticky } from '@lyvek/core';
-import { isTransformed } from './containers.ts';
 import type { Containers } from './containers.ts';
 import { px, readPort, readRect, readStyle } from './dom.ts';
 import { flatten, takeTransforms } from './flatten.ts';
@@ -29,14 +28,12 @@ function isInPieces(e: Element): boolean {
   return false;
 }
 
-const isSticky = (s: CSSStyleDeclaration): boolean =>
-  s.position === 'sticky' && (s.top !== 'auto' || s.bottom !== 'auto');
-
 export class Boxes {
   readonly notes: string[] = [];
   readonly containers: Containers;
   private readonly known = new Map<Element, { box: Box; sticky: Sticky | null }>();
   private readonly moved = new Map<Element, boolean>();
+  private readonly carriers = new Map<Element, Element | null>();
   private timelines = 0;
 
   constructor(containers: Containers) {
@@ -52,14 +49,14 @@ export class Boxes {
   }
 
   private measure(e: Element): { box: Box; sticky: Sticky | null } {
-    const style = readStyle(e);
+    const { isSticky } = this.containers.readPlacing(e);
     const carrier = this.stickyAncestor(e);
     // What is carried has no timeline that tells its own box: its transforms are taken off it for a moment.
-    const plain = carrier || isSticky(style) ? this.untransformed(e) : this.rectangle(e);
+    const plain = carrier || isSticky ? this.untransformed(e) : this.rectangle(e);
     // Shapes lie in their drawing, which is laid out; transforms among them are part of the drawing.
     const drawing = e instanceof SVGElement ? e.ownerSVGElement : null;
     if (drawing) return this.carried(plain, drawing);
-    if (isSticky(style)) return this.sticky(e, style, plain);
+    if (isSticky) return this.sticky(e, readStyle(e), plain);
     if (carrier) return this.carried(plain, carrier);
     return { box: this.isMoved(e) ? this.unmoved(e, plain) : plain, sticky: null };
   }
@@ -105,7 +102,7 @@ export class Boxes {
     const cached = this.moved.get(e);
     if (cached !== undefined) return cached;
     const is =
-      isTransformed(readStyle(e)) ||
+      this.containers.readPlacing(e).isTransformed ||
       e.tagName === 'foreignObject' ||
       (e.parentElement !== null && this.isMoved(e.parentElement));
     this.moved.set(e, is);
@@ -155,7 +152,7 @@ export class Boxes {
     const isInline = e instanceof HTMLElement && readStyle(e).display === 'inline';
     const isShape = e instanceof SVGElement && e.ownerSVGElement !== null;
     if (!isInline && !isShape && !this.isAgainst(e) && !isInPieces(e)) return null;
-    if (!isShape && (isSticky(readStyle(e)) || this.stickyAncestor(e))) return null;
+    if (!isShape && (this.containers.readPlacing(e).isSticky || this.stickyAncestor(e))) return null;
     const { box } = this.of(e);
     const taken = this.unmoved(e, box);
     const own = { ...taken, x: taken.x - box.x, y: taken.y - box.y };
@@ -185,13 +182,23 @@ export class Boxes {
 
   /** What carries it within its own scroller: what carries that one carries all of its content alike. */
   private stickyAncestor(e: Element): Element | null {
-    const scroller = this.containers.findElement(this.containers.findScroller(e));
+    const cached = this.carriers.get(e);
+    if (cached !== undefined) return cached;
+    const within = this.containers.findScroller(e);
+    const scroller = this.containers.findElement(within);
+    let found: Element | null = null;
     for (let p = e.parentElement; p && p !== scroller; p = p.parentElement) {
-      const s = readStyle(p);
-      if (isSticky(s)) return p;
-      if (s.position === 'fixed') return null;
+      const { isSticky, position } = this.containers.readPlacing(p);
+      if (isSticky) found = p;
+      if (isSticky || position === 'fixed') break;
+      // From here on it is asked for the same.
+      if (this.containers.findScroller(p) === within) {
+        found = this.stickyAncestor(p);
+        break;
+      }
     }
-    return null;
+    this.carriers.set(e, found);
+    return found;
   }
 
   /** Where it would lie unstuck, and over which scroll it is carried. The view timeline's outer edges lie outside the carried stretch. */

@@ -17,15 +17,19 @@ export interface Survey {
   naming: Selectors;
   sections: ReturnType<typeof findSections>;
   queried: Map<Element, ElementFacts['container'] | null>;
+  /** what the Tab key gets to */
+  focusable: ReadonlySet<Element>;
 }
 
-export function readFacts(e: Element, { indexOf, boxes, naming, sections, queried }: Survey): ElementFacts {
+export function readFacts(e: Element, survey: Survey): ElementFacts {
+  const { indexOf, boxes, naming, sections, queried } = survey;
   const style = readStyle(e);
   const { containers } = boxes;
   const { box, sticky } = boxes.of(e);
   const base = readBase(style);
   const container = findContainer(e, queried);
-  const tint = style.backgroundColor;
+  const tint = hex(style.backgroundColor);
+  const placing = containers.readPlacing(e);
   return {
     selector: naming.of(e),
     tag: e.tagName.toLowerCase().slice(0, 60),
@@ -36,9 +40,9 @@ export function readFacts(e: Element, { indexOf, boxes, naming, sections, querie
     box,
     sticky,
     fixed: containers.isFixed(e),
-    ...(style.position !== 'static' ? { position: style.position as 'relative' } : {}),
+    ...(placing.position !== 'static' ? { position: placing.position as 'relative' } : {}),
     ...(style.overflow !== 'visible' ? { overflow: style.overflow } : {}),
-    ...(containers.containsFixed(style) ? { contains: true } : {}),
+    ...(placing.containsFixed ? { contains: true } : {}),
     ...(isEstimated(e) ? { estimated: true } : {}),
     ...(base ? { base } : {}),
     fontSize: px(style.fontSize) || 16,
@@ -47,8 +51,8 @@ export function readFacts(e: Element, { indexOf, boxes, naming, sections, querie
     ...(e instanceof HTMLElement && e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0
       ? { overflowing: e.scrollWidth }
       : {}),
-    ...(hex(tint) ? { tint: hex(tint)! } : {}),
-    ...(e.matches(FOCUSABLE) ? { focus: true } : {}),
+    ...(tint ? { tint } : {}),
+    ...(survey.focusable.has(e) ? { focus: true } : {}),
     ...readFile(e),
     kind: MEDIA.test(e.tagName) ? 'image' : hasOwnText(e) || e.localName === TEXT_PART ? 'text' : 'box',
   };
@@ -74,10 +78,12 @@ function readFile(e: Element): Pick<ElementFacts, 'file'> {
 
 /** The content box, where padding or borders make it smaller. */
 function toContent(e: Element, style: CSSStyleDeclaration): Pick<ElementFacts, 'content'> {
-  const sum = (...names: string[]) => names.reduce((s, n) => s + px(style.getPropertyValue(n)), 0);
-  const across = sum('padding-left', 'padding-right', 'border-left-width', 'border-right-width');
-  const down = sum('padding-top', 'padding-bottom', 'border-top-width', 'border-bottom-width');
-  if ((across === 0 && down === 0) || !(e instanceof HTMLElement)) return {};
+  if (!(e instanceof HTMLElement)) return {};
+  const sum = (...lengths: string[]) => lengths.reduce((s, length) => s + px(length), 0);
+  const { paddingLeft, paddingRight, paddingTop, paddingBottom } = style;
+  const across = sum(paddingLeft, paddingRight, style.borderLeftWidth, style.borderRightWidth);
+  const down = sum(paddingTop, paddingBottom, style.borderTopWidth, style.borderBottomWidth);
+  if (across === 0 && down === 0) return {};
   return {
     content: { width: Math.max(0, e.offsetWidth - across), height: Math.max(0, e.offsetHeight - down) },
   };
@@ -111,7 +117,7 @@ function findParent(e: Element, indexOf: Map<Element, number>): number {
 }
 
 /** What the Tab key gets to. */
-const FOCUSABLE =
+export const FOCUSABLE =
   'a[href], button:enabled, input:enabled:not([type=hidden]), select:enabled, textarea:enabled, summary, [tabindex]:not([tabindex^="-"]), [contenteditable]:not([contenteditable=false])';
 
 /** It has a box, and the browser has not laid out what is in it: left for later, or closed. */

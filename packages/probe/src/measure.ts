@@ -5,7 +5,7 @@ import type { ElementFacts, Layout, MeasureRequest, Scroller, Section } from '@l
 import { Boxes } from './boxes.ts';
 import { readComputedValues } from './computed-values.ts';
 import { Containers } from './containers.ts';
-import { readFacts } from './facts.ts';
+import { FOCUSABLE, readFacts } from './facts.ts';
 import type { Survey } from './facts.ts';
 import { listMatched, listParts, listPlaces, readPart } from './parts.ts';
 import type { DrawnPart } from './parts.ts';
@@ -38,12 +38,13 @@ export interface Measured {
 
 /** By its layout box, which a transform down to nothing does not change. */
 function isLarge(e: Element): boolean {
-  const rect = readRect(e);
-  const [width, height] =
-    e instanceof HTMLElement
-      ? [Math.max(rect.width, e.offsetWidth), Math.max(rect.height, e.offsetHeight)]
-      : [rect.width, rect.height];
-  return Math.min(width, height) > 0 && Math.max(width, height) >= SMALLEST;
+  const enough = (width: number, height: number) =>
+    Math.min(width, height) > 0 && Math.max(width, height) >= SMALLEST;
+  const { width, height } = readRect(e);
+  return (
+    enough(width, height) ||
+    (e instanceof HTMLElement && enough(Math.max(width, e.offsetWidth), Math.max(height, e.offsetHeight)))
+  );
 }
 
 /** Rendered and large enough to be meant; shapes of drawings come last, for there may be thousands. */
@@ -106,7 +107,14 @@ export function measure(
   const boxes = new Boxes(containers);
   const naming = new Selectors(patch.isTrack);
   const sections = findSections(document);
-  const survey: Survey = { indexOf, boxes, naming, sections, queried: new Map() };
+  const survey: Survey = {
+    indexOf,
+    boxes,
+    naming,
+    sections,
+    queried: new Map(),
+    focusable: new Set(all(FOCUSABLE)),
+  };
   const facts = elements.map((e) => readFacts(e, survey));
   for (const [e, height] of findHeights(patch.pageRules)) {
     const i = indexOf.get(e);

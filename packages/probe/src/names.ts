@@ -23,7 +23,7 @@ export function readNames(e: Element): Pick<ElementFacts, 'text' | 'label' | 'id
       e.getAttribute('alt') ||
       (e.localName === TEXT_PART && e.getAttribute('data-text')) ||
       heading?.textContent ||
-      e.querySelector(':scope > title')?.textContent ||
+      (e instanceof SVGElement && e.querySelector(':scope > title')?.textContent) ||
       '',
   );
   const idClass = [e.id && `#${e.id}`, ...[...e.classList].map((c) => `.${c}`)].join('');
@@ -39,7 +39,7 @@ function readText(e: Element): string {
   const words: string[] = [];
   const walker = document.createTreeWalker(e, NodeFilter.SHOW_TEXT);
   for (let n = walker.nextNode(), size = 0; n && size < 80; n = walker.nextNode()) {
-    if (n.parentElement?.closest('script, style')) continue;
+    if (/^(script|style)$/.test(n.parentElement?.localName ?? '')) continue;
     words.push(n.nodeValue!);
     size += n.nodeValue!.trim().length;
   }

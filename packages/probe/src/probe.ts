@@ -20,6 +20,8 @@ import { Styles } from './styles.ts';
 import { splitPart } from '@lyvek/core/part';
 import type { DrawnPart } from './parts.ts';
 import { watchElements } from './watch-elements.ts';
+import { whenReady } from './ready.ts';
+import { whenSized } from './when-sized.ts';
 import { all, pageScroller, readStyle } from './dom.ts';
 
 const styles = new Styles();
@@ -46,18 +48,11 @@ const say = (message: FromProbe) => port?.postMessage(message);
 
 function act(message: ToProbe): void {
   switch (message.type) {
-    case 'measure': {
-      script.rest();
-      if (patch.refresh()) keepRules();
-      const measured = styles.without(() => measure(message.request, patch, own));
-      // With the motions off for a moment, their animations have begun anew.
-      script.again();
-      ({ elements, parts } = measured);
-      size = computeSize();
-      const adjusted = adjustedBy(styles.adjustments);
-      const layout = adjusted ? { ...measured.layout, adjusted } : measured.layout;
-      return say({ type: 'layout', id: message.id, layout });
-    }
+    case 'measure':
+      return whenSized(
+        message.at,
+        guarded(() => measureNow(message)),
+      );
     case 'style':
       patch.apply(message.patch);
       keepRules();
@@ -114,6 +109,28 @@ function act(message: ToProbe): void {
       return say({ type: 'pong', id: message.id });
   }
 }
+
+function measureNow({ id, request }: Extract<ToProbe, { type: 'measure' }>): void {
+  script.rest();
+  if (patch.refresh()) keepRules();
+  const measured = styles.without(() => measure(request, patch, own));
+  // With the motions off for a moment, their animations have begun anew.
+  script.again();
+  ({ elements, parts } = measured);
+  size = computeSize();
+  const adjusted = adjustedBy(styles.adjustments);
+  const layout = adjusted ? { ...measured.layout, adjusted } : measured.layout;
+  say({ type: 'layout', id, layout });
+}
+
+/** What goes wrong is told. */
+const guarded = (work: () => void) => () => {
+  try {
+    work();
+  } catch (error) {
+    say({ type: 'failed', message: String(error).slice(0, 400) });
+  }
+};
 
 /** As the browser tells it of a real pointer. */
 function point(at: { x: number; y: number } | null): void {
@@ -237,34 +254,6 @@ function watchSize(): void {
   });
 }
 
-const WAIT_FOR_LOAD = 3000;
-const WAIT_FOR_STYLES = 8000;
-
-/** A page without its style sheets has other places for everything: a slow one is waited for. Failed ones have an entry too. */
-const stylesPending = () =>
-  (all('link[rel~="stylesheet"][href]') as HTMLLinkElement[]).some(
-    (link) => !performance.getEntriesByName(link.href).length,
-  );
-
-/** Ready when loaded; a page whose load event never comes counts as ready three seconds after its DOM is. */
-function whenReady(then: (late: boolean) => void): void {
-  let told = false;
-  const tell = (late: boolean) => {
-    if (told) return;
-    told = true;
-    then(late);
-  };
-  if (document.readyState === 'complete') return tell(false);
-  addEventListener('load', () => tell(false));
-  const since = performance.now();
-  const late = () => {
-    const waits = performance.now() - since < WAIT_FOR_STYLES && stylesPending();
-    waits ? setTimeout(late, 250) : tell(true);
-  };
-  const wait = () => setTimeout(late, WAIT_FOR_LOAD);
-  document.readyState === 'loading' ? addEventListener('DOMContentLoaded', wait) : wait();
-}
-
 /** Listens to the page. Before anything else of the page does. */
 export function begin({ live = false }: { live?: boolean } = {}): void {
   if (live) patch = new Patch({ own: true });
@@ -277,13 +266,7 @@ export function begin({ live = false }: { live?: boolean } = {}): void {
 /** Speaks with the workbench from now on. */
 export function speak(to: MessagePort, { live = false }: { live?: boolean } = {}): void {
   port = to;
-  to.onmessage = ({ data }: MessageEvent<ToProbe>) => {
-    try {
-      act(data);
-    } catch (error) {
-      say({ type: 'failed', message: String(error).slice(0, 400) });
-    }
-  };
+  to.onmessage = ({ data }: MessageEvent<ToProbe>) => guarded(() => act(data))();
   whenReady((late) => {
     watchSize();
     if (live) watchElements(() => say({ type: 'resized' }));

@@ -4,7 +4,7 @@
  */
 import * as z from 'zod';
 import { LayoutSchema, RiddenSchema } from '@lyvek/core';
-import type { HtmlPatch, MeasureRequest, Plan, ScheduledLook, RidePath } from '@lyvek/core';
+import type { HtmlPatch, MeasureRequest, Plan, ScheduledLook, RidePath, Viewport } from '@lyvek/core';
 import type { Wanted } from './look.ts';
 
 const finite = z.number().finite();
@@ -80,7 +80,8 @@ export type FromProbe = z.infer<typeof FromProbe>;
 
 /** To the probe. */
 export type ToProbe =
-  | { type: 'measure'; id: number; request: MeasureRequest }
+  /** `at`: once its window has this size */
+  | { type: 'measure'; id: number; request: MeasureRequest; at?: Viewport }
   | {
       type: 'style';
       id: number;

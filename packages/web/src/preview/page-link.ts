@@ -12,6 +12,7 @@ import type {
   Plan,
   Ridden,
   RidePath,
+  Viewport,
 } from '@lyvek/core';
 import { MEASURE_NOTHING, previewCss, itemAt } from '@lyvek/core';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
@@ -234,11 +235,12 @@ export class PageLink {
     if (!on && (this.owed || this.isOutgrown())) this.measureSoon();
   }
 
-  measure(): void {
+  /** `at`: once its frame has this size. */
+  measure(at?: Viewport): void {
     this.owed = this.trying;
     if (this.trying) return;
     this.measuredIn = this.worn;
-    this.say({ type: 'measure', id: 0, request: this.request() });
+    this.say({ type: 'measure', id: 0, request: this.request(), ...(at ? { at } : {}) });
   }
 
   /** Pins or adjustments are others than those that it was measured in. */

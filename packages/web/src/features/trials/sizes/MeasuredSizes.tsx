@@ -24,18 +24,19 @@ function Frame({ wanted }: { wanted: Viewport }) {
   const document = useSettledDocument();
   const [dressed, setDressed] = useState(false);
   const [link] = useState(() => new PageLink());
+  const { width, height } = wanted;
   useEffect(() => {
     if (!dressed) return;
     let again: ReturnType<typeof setTimeout> | undefined;
     const off = link.on('layout', (layout) => {
       clearTimeout(again);
-      if (!survey.put(layout)) again = setTimeout(() => link.measure(), AGAIN_MS);
+      if (!survey.put(layout)) again = setTimeout(() => link.measure({ width, height }), AGAIN_MS);
     });
     return () => {
       clearTimeout(again);
       off();
     };
-  }, [link, survey, dressed]);
+  }, [link, survey, dressed, width, height]);
   const frame = useRef<HTMLIFrameElement>(null);
   const [request] = useState(() => () => makeMeasureRequest(session.store.getState().document));
   const { key } = useOpenedFrame(frame, link, page, request);
@@ -51,9 +52,8 @@ function Frame({ wanted }: { wanted: Viewport }) {
     link.style(stays, patch, EMPTY_PLAN);
     setDressed(true);
   }, [link, state, stays, patch]);
-  const { width, height } = wanted;
   useEffect(() => {
-    if (dressed) link.measure();
+    if (dressed) link.measure({ width, height });
   }, [link, dressed, width, height]);
   useEffect(() => {
     if (state === 'lost') survey.end();
