@@ -94,6 +94,13 @@ describe('the line to a page', () => {
     expect(seen).toEqual([layout]);
   });
 
+  test('measured at a size, it is told which one is meant', async () => {
+    await connected();
+    link.measure({ width: 320, height: 480 });
+    await turns();
+    expect(lastItem(page.of('measure')).at).toEqual({ width: 320, height: 480 });
+  });
+
   test('one that is only shown is not measured', async () => {
     await connected({}, { measures: false });
     expect(state().link).toBe('ready');
