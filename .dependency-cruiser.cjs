@@ -35,7 +35,7 @@ module.exports = {
       from: { path: '^packages/core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^(packages/core|node_modules/(zod|css-tree|css-select|postcss|postcss-safe-parser|culori|fastest-levenshtein|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)',
+          '^(packages/core|node_modules/(zod|fast-json-patch|immer|css-tree|css-select|postcss|postcss-safe-parser|culori|fastest-levenshtein|domhandler|parse5|parse5-htmlparser2-tree-adapter|@types)/)',
       },
     },
     {
@@ -118,6 +118,7 @@ module.exports = {
     core('hand-off', 'page', 'drivers', 'timeline', 'value', 'motion', 'format', 'css-import'),
     core('proof', 'page', 'drivers', 'timeline', 'value', 'gesture', 'damping', 'motion', 'format'),
     core('sync', 'page', 'motion', 'css-import'),
+    core('patch'),
     core('rematch', 'page', 'drivers', 'motion', 'edit'),
   ],
   options: {

@@ -22,7 +22,7 @@ for (const file of readdirSync(inRoot('bench')).filter((f) => f.endsWith('.bench
   say(file);
   const { code } = await run(process.execPath, ['--expose-gc', '--import', 'tsx', inRoot('bench', file)], {
     cwd: inRoot(),
-    env: { ...process.env, LYVEK_URL: stack.url },
+    env: { ...process.env, LYVEK_URL: stack.url, LYVEK_STACK: JSON.stringify(stack.facts()) },
   });
   if (code !== 0) failed++;
 }

@@ -83,6 +83,30 @@ test('a document is stored whole, or refused with every path', async ({ request 
   expect((await get(`/takes/${take}`)).headers().etag).toBe('"2"');
 });
 
+test('a patch makes the next revision, or is refused and nothing is changed', async ({ request }) => {
+  const { get, put } = api(request);
+  const { take } = await pageWithTake(request);
+  await put(`/takes/${take}/document`, makeDocument(motion({ name: 'Title' })), edit(1));
+  const patch = (data: unknown, revision: number) =>
+    request.patch(`${base}/api/takes/${take}/document`, {
+      headers: { ...edit(revision), 'content-type': 'application/json-patch+json' },
+      data: JSON.stringify(data),
+    });
+  const rename = (value: string) => [{ op: 'replace', path: '/motions/0/name', value }];
+  expect(await json(patch(rename('Sun'), 2))).toEqual({ revision: 3 });
+  expect((await json(get(`/takes/${take}`))).document).toEqual(makeDocument(motion({ name: 'Sun' })));
+  const refused = [
+    patch(rename('Late'), 2),
+    patch([{ op: 'remove', path: '/motions/4' }], 3),
+    patch(rename(''), 3),
+    patch([{ op: 'copy', from: '/motions', path: '/motions/0' }], 3),
+    patch({}, 3),
+  ];
+  const statuses = (await Promise.all(refused)).map((r) => r.status());
+  expect(statuses).toEqual([412, 409, 422, 422, 422]);
+  expect((await get(`/takes/${take}`)).headers().etag).toBe('"3"');
+});
+
 test('a trial measured elsewhere is kept only with figures that can be', async ({ request }) => {
   const { take } = await pageWithTake(request);
   const { post } = api(request);

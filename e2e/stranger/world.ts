@@ -1,7 +1,8 @@
 /** One walk: its browser context, the page under the hand, and everything that went over the wire. */
-import { itemAt } from '@lyvek/core';
+import { applyDocumentPatch, itemAt } from '@lyvek/core';
+import type { DocumentPatch } from '@lyvek/core';
 import { fileURLToPath } from 'node:url';
-import type { Browser, BrowserContext, Page } from '@playwright/test';
+import type { Browser, BrowserContext, Page, Response } from '@playwright/test';
 import { buildSync } from 'esbuild';
 import type * as inPage from './in-page.ts';
 import { elapse } from '../support/time.ts';
@@ -35,6 +36,8 @@ export class World {
   rivals = false;
   page!: Page;
   pointer = { x: 640, y: 400 };
+  /** what the server has by now, as far as it was seen going over the wire */
+  private known: Put['document'] | null = null;
   private readonly context: BrowserContext;
   private readonly first: { url: string; take: string };
 
@@ -87,8 +90,7 @@ export class World {
     page.on('dialog', (d) => void d.dismiss());
     page.on('response', (r) => {
       const own = /\/api\//.test(r.url());
-      if (own && r.request().method() === 'PUT' && r.url().includes(`/takes/${this.take}/document`))
-        this.puts.push({ status: r.status(), document: r.request().postDataJSON() as Put['document'] });
+      this.follow(r);
       const expected = (r.status() === 503 && this.fault !== 'none') || (r.status() === 412 && this.rivals);
       if (own && r.status() >= 400 && !expected)
         void r.text().then(
@@ -138,6 +140,24 @@ export class World {
         () => true,
         () => false,
       );
+  }
+
+  /** Keeps in mind what the server has of the take: as it was opened, and what each edit has made of it. */
+  private follow(r: Response): void {
+    const { pathname } = new URL(r.url());
+    const method = r.request().method();
+    if (pathname === `/api/takes/${this.take}` && method === 'GET' && r.ok())
+      void r.json().then(
+        ({ document }) => (this.known = document as Put['document']),
+        () => undefined,
+      );
+    if (pathname !== `/api/takes/${this.take}/document`) return;
+    const sent = r.request().postDataJSON() as unknown;
+    const made =
+      method === 'PUT' ? sent : this.known && applyDocumentPatch(this.known, sent as DocumentPatch);
+    if (!made) return;
+    this.puts.push({ status: r.status(), document: made as Put['document'] });
+    if (r.ok()) this.known = made as Put['document'];
   }
 
   /** The document as the server has it. */

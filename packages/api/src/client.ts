@@ -32,7 +32,7 @@ export function toRequest(route: Route, given: Record<string, unknown> = {}): [p
     headers[name] = (write as (value: unknown) => string)(given[key]);
   const init: RequestInit = { method: route.method };
   if (isJson(route.body)) {
-    headers['Content-Type'] = 'application/json';
+    headers['Content-Type'] = route.media ?? 'application/json';
     init.body = JSON.stringify(given.body);
   } else if (route.body) {
     const body = given.body as Blob;

@@ -25,6 +25,8 @@ export interface Route {
   query?: z.ZodObject;
   headers?: Record<string, Header>;
   body?: z.ZodType | Bytes;
+  /** of a body of JSON that has a type of its own */
+  media?: string;
   /** of the answer; 200, or 204 where there is none */
   status?: number;
   answer?: z.ZodType | { type: string };

@@ -224,6 +224,17 @@ export const routes = {
     body: shapes.PlainDocument,
     answer: shapes.Revision,
   }),
+  patchDocument: route({
+    method: 'PATCH',
+    path: '/takes/:id/document',
+    summary:
+      'Appends a revision that a patch makes of the one before; 412 where another one was faster, 409 where it does not fit',
+    headers: { base, editId },
+    query: shapes.EditQuery,
+    media: 'application/json-patch+json',
+    body: shapes.PlainPatch,
+    answer: shapes.Revision,
+  }),
   newer: route({
     method: 'GET',
     path: '/takes/:id/newer',

@@ -14,7 +14,7 @@ import {
   TrialSetupSchema,
   VideoFileSchema,
 } from '@lyvek/core';
-import type { Motion, MotionDocument, PresetBody } from '@lyvek/core';
+import type { DocumentPatch, Motion, MotionDocument, PresetBody } from '@lyvek/core';
 
 const hasMotions = (json: unknown) => typeof json === 'object' && json !== null && 'motions' in json;
 /**
@@ -22,6 +22,7 @@ const hasMotions = (json: unknown) => typeof json === 'object' && json !== null 
  * a second time, and a browser that only shows it does not load what that takes.
  */
 export const PlainDocument = z.custom<MotionDocument>(hasMotions);
+export const PlainPatch = z.custom<DocumentPatch>(Array.isArray);
 export const PlainMotions = z.custom<Motion[]>(Array.isArray);
 export const PlainPreset = z.custom<PresetBody>(hasMotions);
 

@@ -20,3 +20,4 @@ export * from './hand-off/index.ts';
 export * from './proof/index.ts';
 export * from './rematch/index.ts';
 export * from './sync/index.ts';
+export * from './patch/index.ts';

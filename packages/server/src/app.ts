@@ -116,7 +116,7 @@ function apiRoutes({
   api.use(guardApi(addresses));
   api.put('/key', express.json({ limit: 1000 }), takeKey(access));
   api.use(requireKey(access));
-  api.use(express.json({ limit: MAX_JSON }));
+  api.use(express.json({ limit: MAX_JSON, type: ['json', '+json'] }));
   api.use(
     healthRoutes(pool),
     projectRoutes(pool),

@@ -173,46 +173,57 @@ export const PropertySchema = z.strictObject({
   initial: z.string().max(400).optional(),
 });
 
+/** How many there may be of each in a document. */
+export const MAX_ITEMS = {
+  motions: 5000,
+  pins: 200,
+  triggers: 500,
+  cues: 500,
+  adjustments: 1000,
+  media: 20,
+} as const;
+
+/** The fields of a document, without what they must keep to among each other. */
+export const DocumentFields = z.strictObject({
+  format: z.literal('lyvek-document'),
+  version: z.literal(2),
+  /** what names in the hand-off’s code begin with; empty: nothing, none: `lv` */
+  prefix: z.string().refine(isPrefix, 'up to 12 small letters, digits and hyphens').optional(),
+  /** cascade layer in which the hand-off’s motions stand; none: they stand in no layer */
+  layer: z.string().refine(isLayerName, 'the name of a cascade layer, such as motion').optional(),
+  /** whether the hand-off nests selectors */
+  nested: z.boolean().optional(),
+  motions: z.array(MotionSchema).max(MAX_ITEMS.motions),
+  // Documents from before these existed simply have none.
+  pins: z.array(PinSchema).max(MAX_ITEMS.pins).default([]),
+  triggers: z.array(TriggerSchema).max(MAX_ITEMS.triggers).default([]),
+  cues: z.array(CueSchema).max(MAX_ITEMS.cues).default([]),
+  adjustments: z.array(AdjustmentSchema).max(MAX_ITEMS.adjustments).default([]),
+  /** media conditions; of several that hold the later one has the last word */
+  media: z.array(MediaSchema).max(MAX_ITEMS.media).default([]),
+  /** custom properties as the page registered them; others are registered by what they hold */
+  properties: z.array(PropertySchema).max(200).default([]),
+  /** rules of the page that were read into this document and are taken out of its files at hand-off */
+  importedRules: z.array(z.string().max(2000)).max(20_000).default([]),
+  /** findings that somebody has accepted: of which check, about what, why, and as it was then */
+  accepted: z
+    .array(
+      z.strictObject({
+        check: z.string().max(60),
+        where: z.string().max(2000),
+        reason: z.string().max(400),
+        state: z.string().max(20),
+      }),
+    )
+    .max(500)
+    .default([]),
+});
+
 /** A document as it is written. */
-export const DocumentShape = z
-  .strictObject({
-    format: z.literal('lyvek-document'),
-    version: z.literal(2),
-    /** what names in the hand-off’s code begin with; empty: nothing, none: `lv` */
-    prefix: z.string().refine(isPrefix, 'up to 12 small letters, digits and hyphens').optional(),
-    /** cascade layer in which the hand-off’s motions stand; none: they stand in no layer */
-    layer: z.string().refine(isLayerName, 'the name of a cascade layer, such as motion').optional(),
-    /** whether the hand-off nests selectors */
-    nested: z.boolean().optional(),
-    motions: z.array(MotionSchema).max(5000),
-    // Documents from before these existed simply have none.
-    pins: z.array(PinSchema).max(200).default([]),
-    triggers: z.array(TriggerSchema).max(500).default([]),
-    cues: z.array(CueSchema).max(500).default([]),
-    adjustments: z.array(AdjustmentSchema).max(1000).default([]),
-    /** media conditions; of several that hold the later one has the last word */
-    media: z.array(MediaSchema).max(20).default([]),
-    /** custom properties as the page registered them; others are registered by what they hold */
-    properties: z.array(PropertySchema).max(200).default([]),
-    /** rules of the page that were read into this document and are taken out of its files at hand-off */
-    importedRules: z.array(z.string().max(2000)).max(20_000).default([]),
-    /** findings that somebody has accepted: of which check, about what, why, and as it was then */
-    accepted: z
-      .array(
-        z.strictObject({
-          check: z.string().max(60),
-          where: z.string().max(2000),
-          reason: z.string().max(400),
-          state: z.string().max(20),
-        }),
-      )
-      .max(500)
-      .default([]),
-  })
-  .superRefine((d, ctx) => {
-    for (const { path, message } of crossProblems(d as MotionDocument))
-      ctx.addIssue({ code: 'custom', message, path });
-  });
+export const DocumentShape = DocumentFields.superRefine((d, ctx) => {
+  for (const { path, message } of crossProblems(d as MotionDocument))
+    ctx.addIssue({ code: 'custom', message, path });
+});
 
 /** A document as it is read: those of earlier versions become ones of this. */
 export const DocumentSchema = z.preprocess((json) => {
@@ -231,10 +242,11 @@ export interface DocumentProblem {
   message: string;
 }
 
+export type DocumentRead =
+  { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] };
+
 /** Reads a document; every problem comes with its path, e.g. `motions[3].range.end`. */
-export function readDocument(
-  json: unknown,
-): { ok: true; document: MotionDocument } | { ok: false; problems: DocumentProblem[] } {
+export function readDocument(json: unknown): DocumentRead {
   const version = (json as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > VERSION)
     return { ok: false, problems: [{ path: 'version', message: newerWords(version) }] };

@@ -125,9 +125,11 @@ export function tieProblems(
   motions: readonly Tied[],
   cues: readonly Cue[],
 ): [index: number, side: Side, message: string][] {
+  if (!motions.some((m) => m.ties)) return [];
   const byId = new Map(motions.map((m) => [m.id, m]));
   return motions.flatMap((m, i) =>
     (['start', 'end'] as const).flatMap((side): [number, Side, string][] => {
+      if (!m.ties?.[side]) return [];
       const seen = new Set<string>();
       let at: Tied | undefined = m;
       let which: Side = side;

@@ -41,6 +41,7 @@ export const computeTimes = perObject((motions: readonly Part[]): ReadonlyMap<st
 
 /** References of parts that cannot be followed, by the motion’s place in the list. */
 export function timeProblems(motions: readonly Part[]): [index: number, message: string][] {
+  if (!motions.some((m) => m.time?.after !== undefined)) return [];
   const byId = new Map(motions.map((m) => [m.id, m]));
   return motions.flatMap((m, i): [number, string][] => {
     if (m.time?.after === undefined || stageKey(m.driver) === null) return [];

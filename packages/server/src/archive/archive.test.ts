@@ -5,11 +5,13 @@ import { buffer } from 'node:stream/consumers';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type pg from 'pg';
 import { emptyLayout, itemAt, present } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import { createPage } from '../store/pages.ts';
 import { createPreset } from '../store/presets.ts';
 import { createProject, putSettings } from '../store/projects.ts';
-import { appendRevision, createTake } from '../store/takes.ts';
+import { appendRevision } from '../store/revisions.ts';
+import { createTake } from '../store/takes.ts';
 import { useDatabase } from '../store/testing.ts';
 import { restoreArchive, TABLES, writeArchive } from './index.ts';
 import type { ArchiveOptions } from './write.ts';
@@ -49,7 +51,7 @@ async function fill(db: pg.Pool): Promise<void> {
   const made = motion({ preset: { id: preset, part: 'm_a', hash: 'x' } });
   for (let n = 1; n <= 3; n++) {
     const facts = { editId: randomUUID(), label: `edit ${n}`, author: randomUUID() };
-    await appendRevision(db, take, n, makeDocument({ ...made, name: `State ${n}` }), facts);
+    await appendRevision(db, take, n, { document: makeDocument({ ...made, name: `State ${n}` }) }, facts);
   }
   await createTake(db, page.id, 'Take B', makeDocument(motion()), { takeId: take, revision: 2 });
   await db.query(
@@ -133,8 +135,12 @@ describe('an archive', () => {
     const rows = strFromU8(present(files['tables/revisions.ndjson']))
       .trim()
       .split('\n')
-      .map((l) => JSON.parse(l) as { number: number });
-    expect(rows.map((r) => r.number).sort()).toEqual([1, 4]);
+      .map((l) => JSON.parse(l) as { number: number; document: MotionDocument; patch: unknown });
+    const newest = rows.map((r) => [r.number, r.document.motions[0]?.name, r.patch]);
+    expect(newest.sort()).toEqual([
+      [1, motion().name, null],
+      [4, 'State 3', null],
+    ]);
   });
 
   test('is of one moment, however much is saved meanwhile', async () => {
@@ -143,9 +149,15 @@ describe('an archive', () => {
     const writing = writeArchive(full(), out, ALL).then(() => out.end());
     let base = 4;
     for (; base < 24; base++)
-      await appendRevision(full(), take, base, makeDocument(motion({ name: `Busy ${base}` })), {
-        editId: randomUUID(),
-      });
+      await appendRevision(
+        full(),
+        take,
+        base,
+        { document: makeDocument(motion({ name: `Busy ${base}` })) },
+        {
+          editId: randomUUID(),
+        },
+      );
     await writing;
     const files = unzipSync(await reading);
     const lines = (table: string) =>

@@ -7,6 +7,7 @@ import { itemAt } from '@lyvek/core';
 import { Problem } from '../http/problem.ts';
 import { inTransaction } from '../store/database.ts';
 import type { Db } from '../store/database.ts';
+import { fillFacts } from '../store/takes.ts';
 import { TABLES } from './tables.ts';
 import type { ArchivedTable } from './tables.ts';
 import { MANIFEST } from './write.ts';
@@ -210,6 +211,11 @@ export const restoreArchive = (pool: pg.Pool, bytes: Uint8Array): Promise<Restor
         throw refuse(`Its ${table.name} cannot be stored: ${(error as Error).message}. Nothing was changed.`);
       }
     }
+    const old = (all.get('takes') ?? []).filter((r) => !('imported_rules' in r));
+    await fillFacts(
+      db,
+      renamed(old, ids).map((r) => String(r.id)),
+    );
     return restored;
   });
 };

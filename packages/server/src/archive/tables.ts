@@ -29,9 +29,7 @@ export const TABLES: readonly ArchivedTable[] = [
     name: 'presets',
     // Those that its newest revisions were made from.
     ofProject: `exists (select 1 from takes t join pages p on p.id = t.page_id
-      join revisions r on r.take_id = t.id and r.number = t.revision
-      where p.project_id = $1 and r.document->'motions' @>
-        jsonb_build_array(jsonb_build_object('preset', jsonb_build_object('id', presets.id::text))))`,
+      where p.project_id = $1 and presets.id::text = any(t.presets))`,
   },
 ];
 

@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import type { Writable } from 'node:stream';
 import { AsyncZipDeflate, Zip, ZipPassThrough } from 'fflate';
 import type pg from 'pg';
+import { documentAt } from '../store/documents.ts';
 import { TABLES, assetHashes } from './tables.ts';
 
 export const MANIFEST = 'lyvek-archive.json';
@@ -87,7 +88,9 @@ export async function writeArchive(pool: pg.Pool, out: Writable, options: Archiv
           ? ['number = (select revision from takes t where t.id = revisions.take_id)']
           : []),
       ].join(' and ');
-      await zip.text(`tables/${table.name}.ndjson`, readRows(db, table.name, where, project));
+      const rows = readRows(db, table.name, where, project);
+      const alone = table.name === 'revisions' && revisions === 'newest';
+      await zip.text(`tables/${table.name}.ndjson`, alone ? whole(db, rows) : rows);
     }
     const { rows } = await db.query<{ hash: string }>(
       assetHashes(project !== null),
@@ -106,6 +109,16 @@ export async function writeArchive(pool: pg.Pool, out: Writable, options: Archiv
   } finally {
     db.release();
   }
+}
+
+/** Revisions without those before them: each with its whole document. */
+async function* whole(db: pg.PoolClient, batches: AsyncIterable<string>): AsyncGenerator<string> {
+  for await (const batch of batches)
+    for (const line of batch.split('\n').filter(Boolean)) {
+      const row = JSON.parse(line) as { take_id: string; number: number };
+      const stored = await documentAt(db, row.take_id, row.number);
+      if (stored) yield `${JSON.stringify({ ...row, document: stored.json, patch: null })}\n`;
+    }
 }
 
 /** Rows of a table as lines of JSON, a batch at a time. */

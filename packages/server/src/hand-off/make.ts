@@ -1,11 +1,12 @@
 /** Puts the hand-off of a document together, from what the database has of its page. */
-import { assemble, isAdjusted, readDocument } from '@lyvek/core';
+import { assemble, isAdjusted } from '@lyvek/core';
 import type { MotionDocument, Target } from '@lyvek/core';
 import { notFound, Problem } from '../http/problem.ts';
 import type { Db } from '../store/database.ts';
 import { listLayouts } from '../store/layouts.ts';
 import { listFiles, pageById } from '../store/pages.ts';
-import { takeWithDocument } from '../store/takes.ts';
+import { readStored } from '../store/documents.ts';
+import { takeWithDocument } from '../store/revisions.ts';
 import { handOffPage } from './files.ts';
 
 export interface HandOffQuery {
@@ -54,7 +55,7 @@ export async function handOffTake(db: Db, takeId: string, query: HandOffQuery): 
   const take = await takeWithDocument(db, takeId);
   const page = take && (await pageById(db, take.pageId));
   if (!take || !page) throw notFound('take');
-  const parsed = readDocument(take.document);
+  const parsed = readStored(take.document);
   if (!parsed.ok) throw new Problem(500, 'Unreadable take', 'This take does not match the document format.');
   return makeHandOff(db, page.id, parsed.document, `${take.name}, rev ${take.revision}`, query);
 }

@@ -1,14 +1,15 @@
 /** The description of the HTTP API (OpenAPI 3.1), made from the shapes that requests and answers are checked by. */
 import * as z from 'zod';
-import { isJson, PlainDocument, PlainMotions, PlainPreset, routes, THINGS } from '@lyvek/api';
+import { isJson, PlainDocument, PlainMotions, PlainPatch, PlainPreset, routes, THINGS } from '@lyvek/api';
 import type { Route } from '@lyvek/api';
-import { DocumentShape, PresetBodyShape } from '@lyvek/core';
+import { DocumentShape, PatchSchema, PresetBodyShape } from '@lyvek/core';
 
 /** What routes only pass on is described by the shape that it is read by. */
 const PLAIN = new Map<z.core.$ZodType, z.ZodType>([
   [PlainDocument, DocumentShape],
   [PlainMotions, DocumentShape.shape.motions],
   [PlainPreset, PresetBodyShape],
+  [PlainPatch, PatchSchema],
 ]);
 const toSchema = (shape: z.ZodType, io: 'input' | 'output'): object => {
   const { $schema: _, ...schema } = z.toJSONSchema(shape, {
@@ -58,7 +59,7 @@ function describe(op: Route): object {
       : { [op.answer.type]: {} };
   const bytes = { schema: { type: 'string', format: 'binary' } };
   const body = isJson(op.body)
-    ? { 'application/json': { schema: toSchema(op.body, 'input') } }
+    ? { [op.media ?? 'application/json']: { schema: toSchema(op.body, 'input') } }
     : op.body && Object.fromEntries(op.body.types.map((type) => [type, bytes]));
   return {
     summary: op.summary,

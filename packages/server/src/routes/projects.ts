@@ -2,7 +2,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { ProjectSettings, routes } from '@lyvek/api';
 import type { PageOnShelf } from '@lyvek/api';
-import { CoefficientsSchema, readDocument } from '@lyvek/core';
+import { CoefficientsSchema } from '@lyvek/core';
 import { handle } from '../http/handle.ts';
 import { found, notFound } from '../http/problem.ts';
 import { listLayouts } from '../store/layouts.ts';
@@ -15,7 +15,9 @@ import {
   projectById,
   putSettings,
 } from '../store/projects.ts';
-import { listTakes, takeWithDocument } from '../store/takes.ts';
+import { readStored } from '../store/documents.ts';
+import { takeWithDocument } from '../store/revisions.ts';
+import { listTakes } from '../store/takes.ts';
 import { newestBands } from '../store/trials.ts';
 import { fitUnitCosts } from '../store/unit-costs.ts';
 
@@ -38,7 +40,7 @@ export function projectRoutes(db: pg.Pool): Router {
         (await listPages(db, id)).map(async (page): Promise<PageOnShelf> => {
           const takes = await listTakes(db, page.id);
           const newest = takes[0] && (await takeWithDocument(db, takes[0].id));
-          const parsed = newest && readDocument(newest.document);
+          const parsed = newest && readStored(newest.document);
           return {
             ...page,
             takes,

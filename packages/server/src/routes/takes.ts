@@ -1,37 +1,37 @@
-import { setTimeout as rest } from 'node:timers/promises';
 import { Router } from 'express';
+import type { Response } from 'express';
+import pLimit from 'p-limit';
 import type pg from 'pg';
 import * as z from 'zod';
 import { NewTake, routes } from '@lyvek/api';
-import { DocumentSchema, readDocument, itemAt } from '@lyvek/core';
+import { DocumentSchema, itemAt, PatchSchema } from '@lyvek/core';
 import { handle } from '../http/handle.ts';
 import { found, notFound, Problem } from '../http/problem.ts';
 import { read } from '../http/validate.ts';
 import { inTransaction } from '../store/database.ts';
 import { pageById } from '../store/pages.ts';
+import { readStored } from '../store/documents.ts';
 import {
   appendRevision,
-  createTake,
   earlierThanNewest,
   listRevisions,
-  newestRevision,
-  nextTakeName,
   takeAt,
-  takeById,
-  takesAway,
   takeWithDocument,
-} from '../store/takes.ts';
+} from '../store/revisions.ts';
+import type { Append } from '../store/revisions.ts';
+import { TakeWatch } from '../store/take-watch.ts';
+import { createTake, nextTakeName, takeById, takesAway } from '../store/takes.ts';
 import type { TakeRow } from '../store/takes.ts';
 
 const RevisionNumber = z.coerce.number().int().min(1).max(2_000_000_000);
 const MAX_REVISIONS = 50;
-/** ms between looks at a take that somebody waits for */
-const LOOK_MS = 150;
+/** Edits that are worked on at once; others wait in order. More of them would only wait for each other’s connections. */
+const MAX_EDITS_AT_ONCE = 6;
 
 /** With its document read, or why that cannot be. */
-function readable(take: (TakeRow & { document: unknown }) | undefined, what: string) {
+function readable(take: (TakeRow & { document: object }) | undefined, what: string) {
   if (!take) throw notFound(what);
-  const parsed = readDocument(take.document);
+  const parsed = readStored(take.document);
   if (!parsed.ok)
     throw new Problem(
       500,
@@ -42,8 +42,30 @@ function readable(take: (TakeRow & { document: unknown }) | undefined, what: str
   return { ...take, document: parsed.document };
 }
 
+/** What is said of an edit. 412 when another one was faster; 409 for a patch of another document. */
+function answer(result: Append, res: Response): { revision: number } {
+  if (result.kind === 'gone') throw notFound('take');
+  if (result.kind === 'behind')
+    throw new Problem(412, 'Changed elsewhere', 'This take was changed in another tab or window.', {
+      revision: result.revision,
+    });
+  if (result.kind === 'unfit')
+    throw new Problem(409, 'Does not fit', 'The patch does not fit the document. Send the whole document.');
+  if (result.kind === 'refused') {
+    const { problems } = result;
+    const { path, message } = itemAt(problems, 0);
+    throw new Problem(422, 'This request cannot be used', `${path ? `${path}: ` : ''}${message}`, {
+      problems,
+    });
+  }
+  res.setHeader('ETag', `"${result.revision}"`);
+  return { revision: result.revision };
+}
+
 export function takeRoutes(pool: pg.Pool): Router {
   const router = Router();
+  const watch = new TakeWatch(pool);
+  const inTurn = pLimit(MAX_EDITS_AT_ONCE);
 
   handle(
     router,
@@ -80,34 +102,32 @@ export function takeRoutes(pool: pg.Pool): Router {
   });
 
   handle(router, routes.newer, async ({ id, after, wait }, { res }) => {
-    for (const until = Date.now() + wait * 1000; ; await rest(LOOK_MS)) {
-      const { revision, author } = found(await newestRevision(pool, id), 'take');
-      if (revision > after || Date.now() >= until || res.destroyed) return { revision, author };
-    }
+    const gone = new AbortController();
+    res.on('close', () => gone.abort());
+    return found(await watch.wait(id, after, wait * 1000, gone.signal), 'take');
   });
 
   handle(router, routes.earlier, async ({ id, author }) => {
     const { earlier, elsewhere } = await earlierThanNewest(pool, id, author);
     if (!earlier) return { earlier, elsewhere };
-    const parsed = readDocument(earlier.document);
+    const parsed = readStored(earlier.document);
     return { earlier: parsed.ok ? { ...earlier, document: parsed.document } : null, elsewhere };
   });
 
-  /** Appends a revision. 412 when another one was faster. */
   handle(
     router,
     routes.putDocument,
-    async ({ id, base, editId, body, ...facts }, { res }) => {
-      const result = await appendRevision(pool, id, base, body, { editId, ...facts });
-      if (result.kind === 'gone') throw notFound('take');
-      if (result.kind === 'behind')
-        throw new Problem(412, 'Changed elsewhere', 'This take was changed in another tab or window.', {
-          revision: result.revision,
-        });
-      res.setHeader('ETag', `"${result.revision}"`);
-      return { revision: result.revision };
-    },
+    async ({ id, base, editId, body: document, ...facts }, { res }) =>
+      answer(await inTurn(() => appendRevision(pool, id, base, { document }, { editId, ...facts })), res),
     { body: DocumentSchema },
+  );
+
+  handle(
+    router,
+    routes.patchDocument,
+    async ({ id, base, editId, body: patch, ...facts }, { res }) =>
+      answer(await inTurn(() => appendRevision(pool, id, base, { patch }, { editId, ...facts })), res),
+    { body: PatchSchema },
   );
 
   return router;

@@ -8,7 +8,7 @@ import { handle } from '../http/handle.ts';
 import { found, notFound, Problem } from '../http/problem.ts';
 import { chromiumPath, findLongest, MAX_TRIAL, NoChromium } from '../lab/index.ts';
 import { listLayouts } from '../store/layouts.ts';
-import { takeWithDocument } from '../store/takes.ts';
+import { takeWithDocument } from '../store/revisions.ts';
 import { cancelTrial, createTrial, listTrials, trialById } from '../store/trials.ts';
 
 /** Refuses what the lab could not run, with what to do about it. */

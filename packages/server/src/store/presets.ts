@@ -11,9 +11,7 @@ export interface PresetRow {
 }
 
 const SELECT = `select p.id, p.name, p.revision, p.body,
-  (select count(*)::int from takes t join revisions r on r.take_id = t.id and r.number = t.revision
-   where t.deleted_at is null
-   and r.document->'motions' @> jsonb_build_array(jsonb_build_object('preset', jsonb_build_object('id', p.id::text)))) as uses
+  (select count(*)::int from takes t where t.deleted_at is null and p.id::text = any(t.presets)) as uses
   from presets p where p.deleted_at is null`;
 
 export const listPresets = async (db: Db): Promise<PresetRow[]> =>

@@ -3,11 +3,8 @@ import { itemAt } from '@lyvek/core';
 import type pg from 'pg';
 import { inTransaction } from './database.ts';
 import type { Db } from './database.ts';
+import { thinOut } from './thin-out.ts';
 
-/** Of every take the newest revisions stay, all of them. */
-const NEWEST_KEPT = 200;
-/** Older ones stay as the last of their hour, and after so many days as the last of their day. */
-const HOURS_FOR_DAYS = 14;
 /** What was deleted can be restored for so many days. */
 const DELETED_DAYS = 30;
 /** Results of imports are read again after so many days. */
@@ -15,29 +12,14 @@ const IMPORT_DAYS = 30;
 const BATCH = 2000;
 const LOCK = 487_004;
 
-/** The first revision stays whatever its age, and so do those that a take was made from. */
-const OLD_REVISIONS = `
-  select take_id, number from (
-    select r.take_id, r.number,
-      row_number() over (
-        partition by r.take_id,
-          date_trunc(case when r.created_at < now() - interval '${HOURS_FOR_DAYS} days' then 'day' else 'hour' end, r.created_at)
-        order by r.number desc) as place
-    from revisions r join takes t on t.id = r.take_id
-    where r.number <= t.revision - ${NEWEST_KEPT} and r.created_at < now() - interval '1 hour'
-  ) old
-  where place > 1 and number > 1
-    and not exists (select 1 from takes m where m.made_from = old.take_id and m.made_from_revision = old.number)
-  limit ${BATCH}`;
-
 const GONE = `deleted_at < now() - interval '${DELETED_DAYS} days'`;
 const GONE_PAGES = `select id from pages where ${GONE} or project_id in (select id from projects where ${GONE})`;
 const GONE_TAKES = `select id from takes where ${GONE} or page_id in (${GONE_PAGES})`;
 const GONE_SETS = `select id from reference_sets where ${GONE} or page_id in (${GONE_PAGES})`;
 
 /** In the order in which they refer to each other. */
-const STEPS = [
-  `delete from revisions where (take_id, number) in (${OLD_REVISIONS})`,
+const STEPS: readonly (string | ((db: Db) => Promise<number>))[] = [
+  thinOut,
   `update takes set made_from = null, made_from_revision = null where made_from in (${GONE_TAKES})`,
   `delete from trials where take_id in (${GONE_TAKES})`,
   `delete from revisions where ctid in (select ctid from revisions where take_id in (${GONE_TAKES}) limit ${BATCH})`,
@@ -57,7 +39,7 @@ const STEPS = [
   `delete from assets where hash in (
      select a.hash from assets a where not exists (select 1 from page_files f where f.hash = a.hash)
        and not exists (select 1 from reference_pictures r where r.hash = a.hash) limit 200)`,
-] as const;
+];
 
 /** Removes until nothing is left to remove, or `signal` ends it. Returns how many rows went. One server at a time. */
 export async function prune(pool: pg.Pool, signal?: AbortSignal): Promise<number> {
@@ -68,7 +50,8 @@ export async function prune(pool: pg.Pool, signal?: AbortSignal): Promise<number
         const { rows } = await db.query<{ mine: boolean }>('select pg_try_advisory_xact_lock($1) as mine', [
           LOCK,
         ]);
-        return itemAt(rows, 0).mine ? ((await db.query(step)).rowCount ?? 0) : 0;
+        if (!itemAt(rows, 0).mine) return 0;
+        return typeof step === 'string' ? ((await db.query(step)).rowCount ?? 0) : step(db);
       });
       gone += last;
     }

@@ -5,7 +5,8 @@ import { emptyDocument, emptyLayout } from '@lyvek/core';
 import { putLayout } from './layouts.ts';
 import { createPage, findPageState, pageById, renamePage, setPageDeleted, setPageOutside } from './pages.ts';
 import { createProject, findShelfState, renameProject, setProjectDeleted } from './projects.ts';
-import { appendRevision, createTake, renameTake, setTakeDeleted } from './takes.ts';
+import { appendRevision } from './revisions.ts';
+import { createTake, renameTake, setTakeDeleted } from './takes.ts';
 import { useDatabase } from './testing.ts';
 
 const db = useDatabase();
@@ -32,7 +33,10 @@ describe('the shelf and an opened page', () => {
     ['it is measured again', layout],
     ['a take is added', () => createTake(db(), page, 'Take B', emptyDocument())],
     ['a take is renamed', () => renameTake(db(), take, 'Take C')],
-    ['a take is edited', () => appendRevision(db(), take, 1, emptyDocument(), { editId: randomUUID() })],
+    [
+      'a take is edited',
+      () => appendRevision(db(), take, 1, { document: emptyDocument() }, { editId: randomUUID() }),
+    ],
     ['a take is put away', () => setTakeDeleted(db(), take, true)],
     ['a take comes back', () => setTakeDeleted(db(), take, false)],
     ['another page is added', () => createPage(db(), project, { name: 'Two', entry: 'index.html', files })],

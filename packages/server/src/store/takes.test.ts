@@ -6,22 +6,16 @@ import { makeDocument, motion } from '@lyvek/core/testing';
 import { createPage } from './pages.ts';
 import { changePreset, createPreset, listPresets, presetById, setPresetDeleted } from './presets.ts';
 import { createProject } from './projects.ts';
-import { prune } from './prune.ts';
+import { appendRevision, takeAt } from './revisions.ts';
 import {
-  appendRevision,
   createTake,
-  earlierThanNewest,
-  listRevisions,
+  fillFacts,
   listTakes,
   nextTakeName,
   setTakeDeleted,
-  takeAt,
-  takeById,
   takenBy,
   takesAway,
-  takeWithDocument,
 } from './takes.ts';
-import type { EditFacts } from './takes.ts';
 import { useDatabase } from './testing.ts';
 import {
   beatTrial,
@@ -36,7 +30,6 @@ import {
 } from './trials.ts';
 
 const db = useDatabase();
-const NOBODY = '99999999-9999-4999-8999-999999999999';
 const PRESET = '33333333-3333-4333-8333-333333333333';
 let project: string;
 let page: string;
@@ -56,129 +49,8 @@ const named = (name: string): MotionDocument => makeDocument(motion({ name }));
 const nameIn = (take: { document: unknown } | undefined) =>
   (take?.document as MotionDocument | undefined)?.motions[0]?.name;
 const start = (name = 'Take A', document = named('first')) => createTake(db(), page, name, document);
-const append = (id: string, base: number, document: MotionDocument, edit: string = randomUUID()) =>
-  appendRevision(db(), id, base, document, { editId: edit });
-const ME = '44444444-4444-4444-8444-444444444444';
-
-describe('undo after a reload', () => {
-  /** A take with these edits of mine; returns what undoing gives, as “label → state”. */
-  const play = async (id: string) => {
-    let base = 1;
-    const edits = new Map<string, string>();
-    const put = async (state: string, facts: EditFacts) => {
-      const edit = randomUUID();
-      edits.set(state, edits.get(state) ?? edit);
-      await appendRevision(db(), id, base++, named(state), { editId: edit, author: ME, ...facts });
-      return edit;
-    };
-    const earlier = async (author = ME) => {
-      const { earlier: e, elsewhere } = await earlierThanNewest(db(), id, author);
-      return e
-        ? { text: `${e.label} → ${nameIn(e)}`, revision: e.revision }
-        : { text: elsewhere ? 'elsewhere' : 'none' };
-    };
-    return { put, earlier };
-  };
-
-  test('goes back edit by edit, and not over its own undoing', async () => {
-    const { id } = await start();
-    const { put, earlier } = await play(id);
-    for (const state of ['b', 'c', 'd']) await put(state, { label: `make ${state}` });
-    expect((await earlier()).text).toBe('make d → c');
-    await put('c', { label: 'make d', sameAs: 3 });
-    expect((await earlier()).text).toBe('make c → b');
-    await put('b', { label: 'make c', sameAs: 2 });
-    expect((await earlier()).text).toBe('make b → first');
-    await put('first', { label: 'make b', sameAs: 1 });
-    expect((await earlier()).text).toBe('none');
-    await put('e', { label: 'make e' });
-    expect((await earlier()).text).toBe('make e → first');
-  });
-
-  test('knows what was undone and redone before the reload', async () => {
-    const { id } = await start();
-    const { put, earlier } = await play(id);
-    const b = await put('b', { label: 'make b' });
-    const c = await put('c', { label: 'make c' });
-    await put('b', { label: 'make c', before: c });
-    expect((await earlier()).text).toBe('make b → first');
-    await put('first', { label: 'make b', before: b });
-    await put('b', { label: 'make b', after: b });
-    expect((await earlier()).text).toBe('make b → first');
-  });
-
-  test('takes back only what was done in the same browser', async () => {
-    const { id } = await start();
-    const { put, earlier } = await play(id);
-    await put('b', { label: 'make b' });
-    expect((await earlier(NOBODY)).text).toBe('elsewhere');
-    await put('c', { label: 'make c', author: NOBODY });
-    expect((await earlier()).text).toBe('elsewhere');
-  });
-});
-
-describe('revisions', () => {
-  test('are appended to the newest one only, and each stays as it was', async () => {
-    const { id } = await start();
-    expect(await append(id, 1, named('second'))).toEqual({ kind: 'saved', revision: 2 });
-    expect(await append(id, 1, named('lost'))).toEqual({ kind: 'behind', revision: 2 });
-    expect(await append(id, 5, named('lost'))).toEqual({ kind: 'behind', revision: 2 });
-    expect(nameIn(await takeWithDocument(db(), id))).toBe('second');
-    expect(nameIn(await takeAt(db(), id, 1))).toBe('first');
-    expect(await takeAt(db(), id, 3)).toBeUndefined();
-  });
-
-  test('an edit that is sent again is answered as the first time, whatever has come since', async () => {
-    const { id } = await start();
-    const edit = randomUUID();
-    expect(await append(id, 1, named('second'), edit)).toEqual({ kind: 'saved', revision: 2 });
-    await append(id, 2, named('third'));
-    expect(await append(id, 1, named('second'), edit)).toEqual({ kind: 'saved', revision: 2 });
-    expect(present(await takeById(db(), id)).revision).toBe(3);
-  });
-
-  test('of two that start from the same revision at the same moment one is saved', async () => {
-    const { id } = await start();
-    const results = await Promise.all(['a', 'b', 'c', 'd'].map((n) => append(id, 1, named(n))));
-    expect(results.map((r) => r.kind).sort()).toEqual(['behind', 'behind', 'behind', 'saved']);
-    expect((await listRevisions(db(), id, 1e6, 50)).map((r) => r.number)).toEqual([2, 1]);
-  });
-
-  test('are listed from the newest on, a page of them at a time', async () => {
-    const { id } = await start();
-    for (let r = 1; r < 6; r++) await append(id, r, named(`${r}`));
-    expect((await listRevisions(db(), id, 1e6, 3)).map((r) => r.number)).toEqual([6, 5, 4]);
-    const rest = await listRevisions(db(), id, 4, 3);
-    expect(rest.map((r) => [r.number, r.motions])).toEqual([
-      [3, 1],
-      [2, 1],
-      [1, 1],
-    ]);
-    expect(Date.parse(itemAt(rest, 0).at)).toBeGreaterThan(Date.now() - 60_000);
-  });
-
-  test('of a take that is gone are not appended', async () => {
-    const { id } = await start();
-    await setTakeDeleted(db(), id, true);
-    expect(await append(id, 1, named('late'))).toEqual({ kind: 'gone' });
-    expect(await append(NOBODY, 1, named('late'))).toEqual({ kind: 'gone' });
-  });
-
-  test('old ones go but for the last of their hour, the first, and those that takes were made from', async () => {
-    const { id } = await start();
-    for (let r = 1; r < 260; r++) await append(id, r, emptyDocument());
-    await createTake(db(), page, 'Take B', emptyDocument(), { takeId: id, revision: 20 });
-    await db().query(
-      `update revisions set created_at = date_trunc('hour', now()) - interval '3 days' where take_id = $1 and number <= 60`,
-      [id],
-    );
-    await prune(db());
-    const left = (await listRevisions(db(), id, 1e6, 500)).map((r) => r.number);
-    expect(left.filter((n) => n <= 60)).toEqual([60, 20, 1]);
-    expect(left.filter((n) => n > 60)).toHaveLength(200);
-    expect(nameIn(await takeWithDocument(db(), id))).toBeUndefined();
-  });
-});
+const append = (id: string, base: number, document: MotionDocument) =>
+  appendRevision(db(), id, base, { document }, { editId: randomUUID() });
 
 describe('takes', () => {
   test('get the next free letter', async () => {
@@ -203,15 +75,31 @@ describe('takes', () => {
     expect((await listTakes(db(), page)).map((t) => t.id)).toEqual([a.id]);
   });
 
-  test('say which rules of the page they have taken over, of their newest revision, also in the words of version 1', async () => {
+  test('say which rules of the page they have taken over, of their newest revision', async () => {
     const { id } = await start('Take A', { ...emptyDocument(), importedRules: ['a', 'b'] });
     await append(id, 1, { ...emptyDocument(), importedRules: ['b'] });
-    const other = await start('Take B', { ...emptyDocument(), importedRules: ['c'] });
+    await start('Take B', { ...emptyDocument(), importedRules: ['c'] });
+    expect((await takenBy(db(), page)).sort()).toEqual(['b', 'c']);
+    const patch = [{ op: 'add' as const, path: '/importedRules/1', value: 'd' }];
+    await appendRevision(db(), id, 2, { patch }, { editId: randomUUID() });
+    expect((await takenBy(db(), page)).sort()).toEqual(['b', 'c', 'd']);
+  });
+
+  test('that an earlier version has stored say the same, also in the words of version 1', async () => {
+    const { id } = await start(
+      'Take A',
+      makeDocument(motion({ preset: { id: PRESET, part: 'm_1', hash: 'h' } })),
+    );
     await db().query(
       `update revisions set document = (document - 'importedRules') || '{"taken":["d"]}' where take_id = $1`,
-      [other.id],
+      [id],
     );
-    expect((await takenBy(db(), page)).sort()).toEqual(['b', 'd']);
+    const empty = `update takes set imported_rules = '[]', presets = '{}' where id = $1 returning presets`;
+    await db().query(empty, [id]);
+    await fillFacts(db(), [id]);
+    expect(await takenBy(db(), page)).toEqual(['d']);
+    const { rows } = await db().query('select presets from takes where id = $1', [id]);
+    expect(rows).toEqual([{ presets: [PRESET] }]);
   });
 });
 

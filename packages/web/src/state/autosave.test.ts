@@ -39,16 +39,20 @@ function setup(answers: (PutResult | 'save')[] = []) {
   let revision = 1;
   let id = 0;
   const sent: { base: number; editId: string; motions: number }[] = [];
+  /** how many motions the documents have that they were sent against */
+  const from: (number | undefined)[] = [];
   const states: SaveState['kind'][] = [];
   const journal = memoryJournal();
   const autosave = new Autosave({
     takeId: 't',
     revision,
+    document: documentNo(0),
     journal,
     delays: [1],
     newId: () => `e${id++}`,
     onState: (s) => states.at(-1) !== s.kind && states.push(s.kind),
-    async put({ base, editId, document: d }) {
+    async put({ base, editId, document: d }, known) {
+      from.push(known?.motions.length);
       // Written before it is sent.
       expect(journal.kept[0]).toMatchObject({ editId, base });
       sent.push({ base, editId, motions: d.motions.length });
@@ -57,7 +61,7 @@ function setup(answers: (PutResult | 'save')[] = []) {
       return answer === 'save' ? { kind: 'saved', revision: ++revision } : answer;
     },
   });
-  return { autosave, sent, states, journal };
+  return { autosave, sent, from, states, journal };
 }
 const lengths = (j: { kept: Entry[] }) => j.kept.map((e) => e.document.motions.length);
 

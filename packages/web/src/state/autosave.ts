@@ -25,8 +25,11 @@ export type PutResult =
 export interface AutosaveOptions {
   takeId: string;
   revision: number;
+  /** the document of that revision */
+  document: MotionDocument;
   journal: Journal;
-  put(entry: Entry): Promise<PutResult>;
+  /** Sends an act; `from`: the document that the server has at its base, where that is known. */
+  put(entry: Entry, from?: MotionDocument): Promise<PutResult>;
   onState(state: SaveState): void;
   newId?: () => string;
   /** waits before trying again, ms */
@@ -40,6 +43,8 @@ export class Autosave {
   private readonly name: string;
   private readonly release: () => void;
   private revision: number;
+  /** what the server has at that revision */
+  private known: MotionDocument;
   /** not acknowledged, in order */
   private entries: Entry[] = [];
   private seq = 0;
@@ -57,6 +62,7 @@ export class Autosave {
   constructor(options: AutosaveOptions) {
     this.options = options;
     this.revision = options.revision;
+    this.known = options.document;
     this.name = this.id();
     this.release = options.journal.hold(this.name);
   }
@@ -110,9 +116,9 @@ export class Autosave {
   }
 
   /** Somebody else has saved a newer revision, which is shown by now; false where something of this tab is on its way. */
-  follow(revision: number): boolean {
+  follow(revision: number, document: MotionDocument): boolean {
     if (this.entries.length > 0 || revision <= this.revision) return false;
-    this.revision = revision;
+    [this.revision, this.known] = [revision, document];
     this.say();
     return true;
   }
@@ -178,7 +184,7 @@ export class Autosave {
       this.say();
       // Kept before it is sent: a crash between the two loses nothing.
       await this.written.catch(() => undefined);
-      const result = await put(head);
+      const result = await put(head, head.base === this.revision ? this.known : undefined);
       if (this.entries[0] !== head) continue;
       if (result.kind === 'away') {
         this.away = true;
@@ -191,7 +197,7 @@ export class Autosave {
       this.away = false;
       attempt = 0;
       if (result.kind === 'saved') {
-        this.revision = result.revision;
+        [this.revision, this.known] = [result.revision, head.document];
         this.entries.shift();
         const next = this.entries[0];
         if (next) next.base = result.revision;

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { DocumentSchema, edit, itemAt, present } from '@lyvek/core';
+import { applyDocumentPatch, DocumentSchema, edit, itemAt, PatchSchema, present } from '@lyvek/core';
 import type { Motion, MotionDocument } from '@lyvek/core';
 import { makeDocument, motion } from '@lyvek/core/testing';
 import type { Entry } from './journal.ts';
@@ -33,7 +33,12 @@ const OWN = '33333333-3333-4333-8333-333333333333';
 const PAGE = '22222222-2222-4222-8222-222222222222';
 let server: MotionDocument;
 let revision: number;
-let puts: { base: string; document: MotionDocument }[];
+let puts: { method: string; base: string; document: MotionDocument }[];
+/** what the server has by now, of this take and of the one that is made of what cannot follow */
+let stored: MotionDocument;
+let own: MotionDocument;
+/** patches are not taken */
+let unfit: boolean;
 let made: string[];
 let listening: Map<string, () => void>;
 
@@ -46,17 +51,19 @@ beforeEach(() => {
     [],
     new Map(),
   ];
+  [stored, unfit] = [server, false];
   Object.assign(globalThis, {
     addEventListener: (type: string, f: () => void) => void listening.set(type, f),
     removeEventListener: (type: string) => void listening.delete(type),
     fetch: (path: string, init: RequestInit = {}) => {
-      if (init.method === 'PUT' && path.includes(OWN)) {
+      const body = JSON.parse((init.body as string | undefined) ?? 'null') as unknown;
+      if (init.method === 'PATCH' && path.includes(OWN)) {
         const base = Number(present(new Headers(init.headers).get('if-match')).replaceAll('"', ''));
-        const { motions } = DocumentSchema.parse(JSON.parse(init.body as string));
-        made.push(`after ${base}: ${itemAt(motions, 1).name}`);
+        own = DocumentSchema.parse(applyDocumentPatch(own, PatchSchema.parse(body)));
+        made.push(`after ${base}: ${itemAt(own.motions, 1).name}`);
         return Promise.resolve(new Response(JSON.stringify({ revision: base + 1 })));
       }
-      if (init.method === 'PUT') {
+      if (init.method === 'PUT' || init.method === 'PATCH') {
         const base = present(new Headers(init.headers).get('if-match'));
         if (base !== `"${revision}"`)
           return Promise.resolve(
@@ -64,7 +71,15 @@ beforeEach(() => {
               status: 412,
             }),
           );
-        puts.push({ base, document: DocumentSchema.parse(JSON.parse(init.body as string)) });
+        if (init.method === 'PATCH' && unfit)
+          return Promise.resolve(
+            new Response(JSON.stringify({ title: 'Does not fit', status: 409, detail: 'Send it whole.' }), {
+              status: 409,
+            }),
+          );
+        const whole = init.method === 'PUT' ? body : applyDocumentPatch(stored, PatchSchema.parse(body));
+        stored = DocumentSchema.parse(whole);
+        puts.push({ method: init.method, base, document: stored });
         revision++;
         return Promise.resolve(new Response(JSON.stringify({ revision })));
       }
@@ -73,6 +88,7 @@ beforeEach(() => {
           name: string;
           document: MotionDocument;
         };
+        own = document;
         made.push(`${name}: ${names(document)}`);
         const take = { id: OWN, pageId: PAGE, name, madeFrom: null, revision: 1 };
         return Promise.resolve(new Response(JSON.stringify(take)));
@@ -117,6 +133,20 @@ describe('a take that is open', () => {
     expect(session.redo()).toBe('rename');
     expect(names()).toContain('C');
     expect(session.redo()).toBeNull();
+  });
+
+  test('what is sent is only what an act changes; the whole, where the server has something else', async () => {
+    await open();
+    session.apply(edit('rename', named('m_b', 'C')));
+    await until(() => puts.length === 1 && state().save.kind === 'saved');
+    unfit = true;
+    session.apply(edit('rename', named('m_b', 'D')));
+    await until(() => puts.length === 2 && state().save.kind === 'saved');
+    unfit = false;
+    session.apply(edit('rename', named('m_b', 'E')));
+    await until(() => puts.length === 3 && state().save.kind === 'saved');
+    expect(puts.map((p) => p.method)).toEqual(['PATCH', 'PUT', 'PATCH']);
+    expect(puts.map((p) => itemAt(p.document.motions, 1).name)).toEqual(['C', 'D', 'E']);
   });
 
   test('a series of nudges is one step, and an act in between begins another', async () => {

@@ -3,6 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { Edited, EditView, MediaFacts, MotionDocument, Operation } from '@lyvek/core';
 import { activeMedia, applyOperation, underMedia, whyUnsound, itemAt } from '@lyvek/core';
+import type { TakeDocument } from '@lyvek/api';
 import { api } from './api.ts';
 import { Autosave } from './autosave.ts';
 import type { SaveState } from './autosave.ts';
@@ -64,7 +65,7 @@ export class TakeSession {
   private leased: Lease | null = null;
   private undoing: Promise<Earlier> = Promise.resolve({ why: 'none' });
 
-  private constructor(takeId: string, document: MotionDocument, revision: number) {
+  private constructor({ id: takeId, revision, document: known }: TakeDocument, document: MotionDocument) {
     this.store = createStore<TakeState>(() => ({
       takeId,
       document,
@@ -80,8 +81,9 @@ export class TakeSession {
     this.autosave = new Autosave({
       takeId,
       revision,
+      document: known,
       journal: browserJournal,
-      put: (entry) => putDocument(entry),
+      put: putDocument,
       onState: (save) => this.store.setState({ save }),
     });
     addEventListener('online', this.hurry);
@@ -95,7 +97,7 @@ export class TakeSession {
   static async open(takeId: string): Promise<{ session: TakeSession; rescued: string[] }> {
     const [take, left] = await Promise.all([api.take({ id: takeId }), browserJournal.orphans(takeId)]);
     const first = left.find((list) => itemAt(list, 0).base === take.revision) ?? left.at(-1) ?? [];
-    const session = new TakeSession(takeId, first.at(-1)?.document ?? take.document, take.revision);
+    const session = new TakeSession(take, first.at(-1)?.document ?? take.document);
     if (first.length) session.autosave.resume(first);
     const rescued: string[] = [];
     for (const list of left) if (list !== first) rescued.push(...(await rescue(take, list)));
@@ -293,7 +295,7 @@ export class TakeSession {
   /** Shows a newer revision of somebody else’s as one act, while nothing of this tab waits to be saved and nothing is being tried. */
   adopt({ document: next, revision }: { document: MotionDocument; revision: number }, label: string): void {
     const { document, past, tried } = this.store.getState();
-    if (tried || this.nudging !== null || !this.autosave.follow(revision)) return;
+    if (tried || this.nudging !== null || !this.autosave.follow(revision, next)) return;
     this.show(afterAct({ document, past, future: [] }, label, next));
   }
 

@@ -70,7 +70,7 @@ export const projectCrumbText = {
     names.length === 1 ? `The project “${names[0]}” is back.` : `${names.length} projects are back.`,
   allData: (bytes: string) => `All data: ${bytes}`,
   deletedProjectsAndPages:
-    'Deleted projects and pages can be restored for 30 days. Of older revisions the last of each hour is kept, after two weeks the last of each day.',
+    'Deleted projects and pages can be restored for 30 days. Of older revisions the last of each minute is kept, after a day the last of each hour, after two weeks the last of each day.',
 };
 
 export const rackText = {
