@@ -27,7 +27,6 @@ const next = (page: Page) => card(page).getByRole('button', { name: 'Next step' 
 const isDone = (page: Page) => expect(card(page).getByRole('status')).toHaveText('Done.');
 
 test('the tour: five steps on a real page, left and resumed, on a take of its own', async ({ page }) => {
-  test.setTimeout(120_000);
   await fresh(async (url) => {
     await page.goto(url);
     await page.getByRole('button', { name: 'Take the tour' }).click();

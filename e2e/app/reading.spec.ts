@@ -142,7 +142,6 @@ const ENGINES_SHOWN = [
 ] as const;
 
 test('the finished page is proved here and in the browsers of the server', async ({ page, request }) => {
-  test.setTimeout(120_000);
   const id = await added(request);
   await page.goto(`/pages/${id}`);
   await expect(page.locator('.preview[data-link="ready"]')).toBeVisible();

@@ -118,7 +118,6 @@ test('what is pointed at shows its place along the page, a click brings the page
 test('a finding is accepted with a reason, stays so, is taken back and undone, and other fixes leave it so', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(base + (await hessle(page)));
   await fresh(page);
   const row = finding(page, 'eased-scrub');

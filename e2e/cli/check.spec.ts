@@ -126,7 +126,6 @@ test('other sizes: what a phone never lets finish is found there, and told with 
 });
 
 test('in the lab: a page that misses its budget is told so, one that does not is not', FULL, async () => {
-  test.setTimeout(240_000);
   const heavy = page(`.four { animation: rise linear both; animation-timeline: view(block 0px) }`).replace(
     '</body>',
     `<script>addEventListener('scroll', () => { const end = performance.now() + 40; while (performance.now() < end); })</script></body>`,
@@ -187,7 +186,6 @@ test(
   async () => {
     const why = engineByName('firefox').missing();
     test.skip(why !== null, `because ${why}`);
-    test.setTimeout(180_000);
     await lyvek(['import', file('right.html', RIGHT), '--unproved', '--out', at('right.json')]);
     await lyvek(['export', at('right.json'), at('right.html'), '--out', at('right'), '--fallback']);
     const alone = await lyvek(['prove', at('right'), '--engine', 'firefox']);

@@ -37,7 +37,6 @@ for (let n = 0; n < PAGES; n++)
   test(`page ${n + 1} of ${PAGES}: ${PER_PAGE} subjects through export, import, export and sample`, async ({
     page,
   }) => {
-    test.setTimeout(180_000);
     const cases = makeCases(9100 + n, PER_PAGE);
     const folder = mkdtempSync(join(tmpdir(), 'lyvek-'));
     const at = (...p: string[]) => join(folder, ...p);

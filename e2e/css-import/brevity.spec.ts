@@ -73,7 +73,6 @@ function ownCss({ claims }: ImportResult): string {
 }
 
 test('motions are written about as shortly as their authors wrote them', async ({ page }) => {
-  test.setTimeout(240_000);
   await page.setViewportSize({ width: 1000, height: 800 });
   const script = await oracleScript();
   const rows: { name: string; ratio: number; rules: string; bytes: string }[] = [];

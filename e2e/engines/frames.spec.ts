@@ -17,7 +17,6 @@ for (const [i, name] of (['firefox', 'webkit'] as const).entries())
       const { label, missing } = engineByName(name);
       const why = missing();
       test.skip(why !== null, `because ${why}`);
-      test.setTimeout(150_000);
       const id = await openNew(page, request, `Frames ${name}`, PAGE);
       await page.goto(`${base}/pages/${id}/trials`);
       await settled(page);

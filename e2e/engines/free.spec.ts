@@ -70,7 +70,6 @@ for (const [name, missing] of ALL_ENGINES)
     name === 'firefox' ? {} : FULL,
     async () => {
       test.skip(missing !== null, `because ${missing}`);
-      test.setTimeout(120_000);
       const page = makePage();
       const layout = itemAt(await layoutsInChromium([page]), 0);
       await engineByName(name).use(async (started) => {

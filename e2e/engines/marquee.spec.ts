@@ -36,7 +36,6 @@ const WATCHED = `(async () => {
 for (const [name, missing] of ALL_ENGINES)
   test(`${name} plays a marquee, and lays it out as it was`, name === 'firefox' ? {} : FULL, async () => {
     test.skip(missing !== null, `because ${missing}`);
-    test.setTimeout(120_000);
     const page = makePage();
     const layout = itemAt(await layoutsInChromium([page]), 0);
     await engineByName(name).use(async (started) => {

@@ -5,7 +5,6 @@ import { startServer, withDatabase } from '../support/servers.ts';
 test('the API opens with the key only: as a cookie that scripts do not see, or as a bearer token', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await withDatabase(async (database) => {
     const server = await startServer(database, { LYVEK_KEY: 'a-key-of-our-own' });
     try {

@@ -40,7 +40,6 @@ async function cutting(work: () => Promise<void>): Promise<number> {
 test('connections that are cut in the middle of edits end no server, and what was acknowledged is there', async ({
   request,
 }) => {
-  test.setTimeout(120_000);
   const id = await addNew(request, 'Cut', cardZip());
   const { takes } = (await (await request.get(`${base}/api/pages/${id}`)).json()) as {
     takes: { id: string }[];
@@ -79,7 +78,6 @@ test(
   'a postmaster that is killed is started again, as often as it takes, and the server is the same',
   FULL,
   async ({ request }) => {
-    test.setTimeout(180_000);
     const pid = serverPid();
     for (let i = 0; i < 3; i++) {
       const old = postmasterPid();
@@ -102,7 +100,6 @@ test(
   'a full disk is said, edits are kept here, and they go on by themselves',
   FULL,
   async ({ page, request }) => {
-    test.setTimeout(120_000);
     await openNew(page, request, 'Full', cardZip());
     const url = stack().databaseUrl;
     await query(

@@ -93,7 +93,6 @@ test(
   'in a folder with spaces, % and letters of all kinds it starts, and a changed build is built anew',
   FULL,
   async () => {
-    test.setTimeout(240_000);
     const folder = copied('a 1 x=%20 ø 猫');
     const env = { LYVEK_DATA: join(folder, 'data') };
     const first = await start(folder, env);
@@ -134,7 +133,6 @@ for (const [where, file, mistake, said] of [
   ],
 ] as const)
   test(`a mistake in a source of ${where} is said in one sentence, with its place`, FULL, async () => {
-    test.setTimeout(120_000);
     const folder = copied('broken');
     appendFileSync(join(folder, file), mistake);
     const broken = await start(folder, { LYVEK_DATA: join(folder, 'data') });
@@ -156,7 +154,6 @@ test(
   'a disk that is really full: 507, nothing acknowledged is lost, and it goes on by itself',
   FULL,
   async () => {
-    test.setTimeout(180_000);
     const folder = mkdtempSync(join(tmpdir(), 'lyvek-small-disk-'));
     try {
       execFileSync('mount', ['-t', 'tmpfs', '-o', 'size=220m', 'tmpfs', folder], { stdio: 'ignore' });

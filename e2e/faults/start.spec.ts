@@ -70,7 +70,6 @@ const leftIn = (folder: string): string[] =>
     });
 
 test('a database that is not there, or never answers, is said in one sentence', async () => {
-  test.setTimeout(90_000);
   const nobody = await freePort();
   const mute = createServer(() => undefined);
   const silent = await listening(mute);
@@ -91,7 +90,6 @@ test(
   'a lost password, an empty pid file and a half-made cluster are mended at the next start',
   FULL,
   async () => {
-    test.setTimeout(120_000);
     const folder = newFolder();
     await runs({ LYVEK_DATA: folder });
     rmSync(join(folder, 'pg-password'));
@@ -106,7 +104,6 @@ test(
   'data of another PostgreSQL, and a folder that cannot be one, are said in one sentence',
   FULL,
   async () => {
-    test.setTimeout(120_000);
     const folder = newFolder();
     await runs({ LYVEK_DATA: folder });
     writeFileSync(join(folder, 'pg', 'PG_VERSION'), '9\n');
@@ -123,7 +120,6 @@ test(
 );
 
 test('Ctrl-C at any moment before it is ready leaves nothing behind', FULL, async () => {
-  test.setTimeout(180_000);
   const random = new Random(Number(process.env.LYVEK_SEED ?? '20261129'));
   for (let i = 0; i < 8; i++) {
     const folder = newFolder();

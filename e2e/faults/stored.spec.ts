@@ -42,7 +42,6 @@ async function fill(database: string, takes: readonly string[]): Promise<string[
 
 for (const first of [2, 6, 11])
   test(`a database of ${first} migrations is brought up to date, and every document in it is read`, async () => {
-    test.setTimeout(120_000);
     await withDatabase(async (database) => {
       const names = readdirSync(inRepo('packages/server/src/migrations')).sort().slice(0, first);
       await query(
@@ -76,7 +75,6 @@ for (const first of [2, 6, 11])
   });
 
 test('what version 1 stored beside its documents is there under its new words', async () => {
-  test.setTimeout(120_000);
   await withDatabase(async (database) => {
     const names = readdirSync(inRepo('packages/server/src/migrations')).sort().slice(0, 15);
     await query(
@@ -145,7 +143,6 @@ test('what version 1 stored beside its documents is there under its new words', 
 });
 
 test('a database of a newer version is refused in words and left as it is', async () => {
-  test.setTimeout(120_000);
   await withDatabase(async (database) => {
     await (await startServer(database)).stop();
     await query(database, `insert into migrations (name) values ('999_from_tomorrow.sql')`);
@@ -155,7 +152,6 @@ test('a database of a newer version is refused in words and left as it is', asyn
 });
 
 test('old revisions thin out, what was deleted long ago goes, and what is needed stays', async () => {
-  test.setTimeout(180_000);
   await withDatabase(async (database) => {
     await (await startServer(database)).stop();
     const [take] = await fill(database, [itemAt(documents, 0)]);
@@ -212,7 +208,6 @@ test('old revisions thin out, what was deleted long ago goes, and what is needed
 });
 
 test('a clock that was set back leaves no trial running for ever', async () => {
-  test.setTimeout(120_000);
   await withDatabase(async (database) => {
     await (await startServer(database)).stop();
     const [take] = await fill(database, [itemAt(documents, 0)]);

@@ -288,7 +288,6 @@ test('T16: a drawing that draws itself, and a spoon that swings five times', asy
 test('the first hour: from nothing to an own page with a reveal, a pin and a trigger, taken home', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await withDatabase(async (database) => {
     const server = await startServer(database);
     const began = Date.now();

@@ -61,7 +61,6 @@ test('a page that takes all memory while it loads is ended in a trial and in a p
   page,
   request,
 }) => {
-  test.setTimeout(240_000);
   // Greedy only where it is not framed: the preview is not what is tried here.
   const greedy = html(
     `<h1>Greedy</h1><div style="height:4000px"></div><script>
@@ -87,7 +86,6 @@ test('a page that takes all memory while it loads is ended in a trial and in a p
 });
 
 test('six proofs at once use one browser after the other', async ({ page, request }) => {
-  test.setTimeout(240_000);
   const plain = html('<h1>Plain</h1><div style="height:3000px"></div>');
   const id = await openNew(page, request, 'Six', plain);
   const take = await takeOf(request, id);

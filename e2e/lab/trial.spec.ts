@@ -164,7 +164,6 @@ for (const [i, [name, { script, why }]] of Object.entries(HOSTILE).entries())
     `a page that ${name} ends with a clear failure, and the queue goes on`,
     sampled(i, 3),
     async ({ page, request }) => {
-      test.setTimeout(200_000);
       const { take } = await added(
         request,
         page,
@@ -182,7 +181,6 @@ for (const [i, [name, { script, why }]] of Object.entries(HOSTILE).entries())
   );
 
 test('a page that opens dialogs is measured all the same', FULL, async ({ page, request }) => {
-  test.setTimeout(120_000);
   const text = html(
     `${filler(60)}<script>addEventListener('scroll', () => { if (scrollY > 300) alert('Stop'); }, { once: true })</script>`,
     ROWS,
@@ -204,7 +202,6 @@ test(
   'a browser that is killed fails its trial, and one that is stopped ends',
   FULL,
   async ({ page, request }) => {
-    test.setTimeout(200_000);
     const { take } = await added(request, page, 'killed', html(filler(200), ROWS));
     const first = await askTrial(request, take, { lasts: 16_000 });
     await expect.poll(async () => (await trialOf(request, first)).state, { timeout: 60_000 }).toBe('running');

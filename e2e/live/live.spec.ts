@@ -92,7 +92,6 @@ test('the Rundown drives it, and goes on after a hot reload and a route change',
   request,
   baseURL,
 }) => {
-  test.setTimeout(120_000);
   page.setDefaultTimeout(15_000);
   const live = await connected(request);
   const whole = (await (await request.get(`/api/pages/${live.id}`)).json()) as {

@@ -197,7 +197,6 @@ async function readTakes(request: APIRequestContext, pageId: string) {
 
 for (let i = 0; i < RUNS; i++)
   test(`nothing is lost, sequence ${i + 1}`, i < 2 ? {} : FULL, async ({ browser, request }) => {
-    test.setTimeout(240_000);
     const place = present(PLACES.find((p) => p.name === 'Wider than it thinks'));
     const { url, page: pageId } = await goThere(request, place, await newProject(request, `Cuts ${i}`));
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

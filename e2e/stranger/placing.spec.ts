@@ -51,7 +51,6 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
       `${place.name}${screen || '/rundown'}: everything is in its place`,
       screen === '' ? {} : FULL,
       async ({ browser, request }) => {
-        test.setTimeout(240_000);
         const entrance = await goThere(request, place, await newProject(request, `Placing ${place.name}`));
         const world = await World.enter(browser, entrance.url, entrance.take);
         // Code is written from what the Rundown has measured, so people come to it from there.
@@ -83,7 +82,6 @@ for (const place of PLACES.filter((p) => /hessle|Pins/.test(p.name)))
     );
 
 test('two takes beside each other: everything is in its place', FULL, async ({ browser, request }) => {
-  test.setTimeout(180_000);
   const place = present(PLACES.find((p) => /Pins/.test(p.name)));
   const entrance = await goThere(request, place, await newProject(request, 'Placing two takes'));
   const other = place.document() as { motions: unknown[] };
@@ -109,7 +107,6 @@ test('two takes beside each other: everything is in its place', FULL, async ({ b
 });
 
 test('shelf and presets: everything is in its place', FULL, async ({ browser, request }) => {
-  test.setTimeout(240_000);
   const project = await newProject(
     request,
     'The survey of every mill, lock and weir between the two bridges, 1971',

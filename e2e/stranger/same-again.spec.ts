@@ -89,7 +89,6 @@ for (const [i, place] of PLACES.entries())
     `the same again: ${place.name}`,
     /Nested|Sideways/.test(place.name) ? {} : FULL,
     async ({ browser, request }) => {
-      test.setTimeout(180_000);
       const entrance = await goThere(request, place, await newProject(request, `Same again ${i}`));
       const w = await World.enter(browser, entrance.url, entrance.take);
       const first = await see(w, entrance.page);

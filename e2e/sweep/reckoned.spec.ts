@@ -34,7 +34,6 @@ const finished = (work: Generator<unknown, Swept>): Swept => {
 // Where lines break anew at every width, as on the night, hardly any size can be told from others.
 for (const name of ['hessle'])
   test(`${name}: at sizes that were reckoned the checks say what they say where the browser has measured`, async () => {
-    test.setTimeout(180_000);
     const { files, document } = demo(name);
     const field = new LayoutField();
     await measurePages(
