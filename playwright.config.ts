@@ -31,13 +31,21 @@ export default defineConfig({
   projects: [
     // The lab runs one trial at a time, so two tests of it would only wait for each other.
     { name: 'lab', testMatch: '**/lab/*.spec.ts', testIgnore: ignored, workers: 1 },
-    { name: 'all', testIgnore: [...ignored, '**/saving.spec.ts', '**/faults/*.spec.ts', '**/lab/*.spec.ts'] },
+    // A server shows one take on devices at a time: a second start ends the first.
+    { name: 'devices', testMatch: '**/device*.spec.ts', testIgnore: ignored, workers: 1 },
+    {
+      name: 'all',
+      testIgnore: [
+        ...ignored,
+        ...['**/saving.spec.ts', '**/faults/*.spec.ts', '**/lab/*.spec.ts', '**/device*.spec.ts'],
+      ],
+    },
     {
       name: 'faults',
       testMatch: ['**/saving.spec.ts', '**/faults/*.spec.ts'],
       testIgnore: ignored,
       workers: 1,
-      dependencies: ['lab', 'all'],
+      dependencies: ['lab', 'devices', 'all'],
     },
   ],
   use: {

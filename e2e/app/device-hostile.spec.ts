@@ -76,24 +76,30 @@ const readState = async (request: APIRequestContext, show: string) =>
 /** Ports on which the server, its database and whatever they have started listen. */
 function listPorts(): number[] {
   const { supervisor, databaseUrl } = stack();
+  // Browsers of other tests come and go meanwhile.
+  const whileItLives = <T>(read: () => T[]): T[] => {
+    try {
+      return read();
+    } catch {
+      return [];
+    }
+  };
   const family = (pid: number): number[] => [
     pid,
-    ...readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8')
-      .trim()
-      .split(/\s+/)
-      .filter(Boolean)
+    ...whileItLives(() =>
+      readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').split(/\s+/).filter(Boolean),
+    )
       .map(Number)
       .flatMap(family),
   ];
   const inodes = new Set(
     family(supervisor).flatMap((pid) =>
-      readdirSync(`/proc/${pid}/fd`).flatMap((fd) => {
-        try {
-          return /^socket:\[(\d+)\]$/.exec(readlinkSync(`/proc/${pid}/fd/${fd}`))?.[1] ?? [];
-        } catch {
-          return [];
-        }
-      }),
+      whileItLives(() => readdirSync(`/proc/${pid}/fd`)).flatMap((fd) =>
+        whileItLives(() => {
+          const socket = /^socket:\[(\d+)\]$/.exec(readlinkSync(`/proc/${pid}/fd/${fd}`));
+          return socket ? [socket[1]] : [];
+        }),
+      ),
     ),
   );
   const LISTENS = '0A';
