@@ -1,4 +1,5 @@
 /** Measures a page into a layout. Runs inside the page, with every motion of ours switched off by the caller. */
+import { MAX_ELEMENTS, MAX_MEASURED } from '@lyvek/core/max-elements';
 import { splitPart } from '@lyvek/core/part';
 import { shorten } from '@lyvek/core/text';
 import type { ElementFacts, Layout, MeasureRequest, Scroller, Section } from '@lyvek/core';
@@ -19,11 +20,9 @@ import { findSections } from './sections.ts';
 import { findHeights } from './viewport-heights.ts';
 import { all, pageOverflow, pageScroller, px, readPort, readRect, readStyle } from './dom.ts';
 
-const MAX_ELEMENTS = 3000;
 /** An element counts from this length in one direction on, px: bars and lines are thin in the other. */
 const SMALLEST = 8;
-/** with what selectors ask for, and pseudo-elements */
-const MAX_CHOSEN = 6000;
+/** Drawings may have thousands of shapes, few of which are ever meant. */
 const MAX_SHAPES = 300;
 const IGNORED =
   /^(TEXT-PARTS|SCRIPT|STYLE|LINK|META|TITLE|BR|WBR|TEMPLATE|NOSCRIPT|OPTION|SOURCE|TRACK|HEAD|defs|clipPath|mask|symbol|pattern|marker|title|desc|metadata)$/;
@@ -47,8 +46,8 @@ function isLarge(e: Element): boolean {
   );
 }
 
-/** Rendered and large enough to be meant; shapes of drawings come last, for there may be thousands. */
-function worthMeasuring(root: Element): Element[] {
+/** Rendered and large enough to be meant; shapes of drawings come last. */
+function worthMeasuring(root: Element): { elements: Element[]; shapes: Element[] } {
   const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT, (node) =>
     IGNORED.test((node as Element).tagName) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
   );
@@ -58,9 +57,9 @@ function worthMeasuring(root: Element): Element[] {
     const inside = n instanceof SVGElement && n.parentElement instanceof SVGElement;
     if (!isLarge(n)) continue;
     if (!inside) out.push(n);
-    else if (shapes.length < MAX_SHAPES && SHAPE.test(n.tagName)) shapes.push(n);
+    else if (SHAPE.test(n.tagName)) shapes.push(n);
   }
-  return [...out, ...shapes];
+  return { elements: out, shapes };
 }
 
 interface Choice {
@@ -75,19 +74,29 @@ interface Choice {
 function chooseElements(selectors: readonly string[], patch: Patch): Choice {
   const notes: string[] = [];
   const chosen = new Set<Element>();
-  let left = 0;
   const matched = new Map<string, Element[]>();
   for (const [selector, found] of patch.resolve(selectors)) {
-    if (found) matched.set(selector, found.slice(0, 2000));
+    if (found) matched.set(selector, found);
     else notes.push(`“${shorten(selector, 80)}” is not a selector this browser understands.`);
   }
-  if (document.body)
-    for (const e of worthMeasuring(document.body))
-      if (!patch.isTrack(e)) chosen.size < MAX_ELEMENTS ? chosen.add(e) : left++;
-  for (const list of matched.values()) for (const e of list) if (chosen.size < MAX_CHOSEN) chosen.add(e);
+  const found = document.body ? worthMeasuring(document.body) : { elements: [], shapes: [] };
+  for (const [list, most, what] of [
+    [found.elements, MAX_MEASURED, 'elements'],
+    [found.shapes, MAX_SHAPES, 'shapes of drawings'],
+  ] as const) {
+    const meant = list.filter((e) => !patch.isTrack(e));
+    for (const e of meant.slice(0, most)) chosen.add(e);
+    if (meant.length > most)
+      notes.push(
+        `The page has ${meant.length - most} more ${what} than the ${most} that are measured; pick those by selector.`,
+      );
+  }
+  let left = 0;
+  for (const list of matched.values())
+    for (const e of list) if (!chosen.has(e)) chosen.size < MAX_ELEMENTS ? chosen.add(e) : left++;
   if (left)
     notes.push(
-      `The page has ${left} more elements than the ${MAX_ELEMENTS} that are measured; pick those by selector.`,
+      `Selectors of motions match ${left} elements more than can be measured; they have no ranges here.`,
     );
 
   const elements = [...chosen].sort((a, b) =>
@@ -120,7 +129,7 @@ export function measure(
     const i = indexOf.get(e);
     if (i !== undefined) facts[i]!.viewportHeight = height;
   }
-  const parts = listParts(elements).slice(0, MAX_CHOSEN - elements.length);
+  const parts = listParts(elements).slice(0, MAX_ELEMENTS - elements.length);
   for (const p of parts) {
     const host = indexOf.get(p.host)!;
     facts.push(readPart(p, facts[host]!, host));

@@ -3,12 +3,12 @@
  * the probe's realm, so the workbench checks every message by these schemas, and by size and rate.
  */
 import * as z from 'zod';
-import { LayoutSchema, RiddenSchema } from '@lyvek/core';
+import { LayoutSchema, MAX_ELEMENTS, RiddenSchema } from '@lyvek/core';
 import type { HtmlPatch, MeasureRequest, Plan, ScheduledLook, RidePath, Viewport } from '@lyvek/core';
 import type { Wanted } from './look.ts';
 
 const finite = z.number().finite();
-const element = z.number().int().min(-1).max(6000);
+const element = z.number().int().min(-1).max(MAX_ELEMENTS);
 
 /** From the probe. */
 export const FromProbe = z.discriminatedUnion('type', [

@@ -1,9 +1,9 @@
 /** Motions that make something invisible just where it is needed. */
-import { itemAt } from '../assert/index.ts';
+import { itemAt, perObject } from '../assert/index.ts';
 import { isRangeless } from '../drivers/index.ts';
 import type { Instance, CompiledTimeline } from '../motion/index.ts';
 import { isWithin } from '../page/index.ts';
-import type { ElementFacts, Px } from '../page/index.ts';
+import type { ElementFacts, Layout, Px } from '../page/index.ts';
 import { maxScrollFor } from './finding.ts';
 import type { Fix } from './finding.ts';
 import { opacityAt } from './opacity-at.ts';
@@ -20,14 +20,18 @@ export interface Unseen {
   fix: Fix | null;
 }
 
+/** Elements of a kind, in the order of the page; looked up once for all motions. */
+export const elementsThat = (isNeeded: (e: ElementFacts) => boolean) =>
+  perObject((layout: Layout) => layout.elements.flatMap((e, i) => (isNeeded(e) ? [i] : [])));
+
 /**
- * Of what stands inside the moved element, itself included, the first that `isNeeded`: where the page stands when somebody is brought to it, and
+ * Of what stands inside the moved element, itself included, the first that is needed: where the page stands when somebody is brought to it, and
  * how little is seen of it there. Null where nothing is needed, or enough is seen.
  */
 export function unseenAt(
   instance: Instance,
   timeline: CompiledTimeline,
-  isNeeded: (e: ElementFacts) => boolean,
+  listNeeded: (layout: Layout) => readonly number[],
   findPlace: (e: ElementFacts) => Px,
 ): Unseen | null {
   const { motion, element, placed } = instance;
@@ -35,8 +39,8 @@ export function unseenAt(
   const { fixed, sticky } = itemAt(elements, element);
   if (!motion.keyframes.opacity || fixed || sticky) return null;
   if (placed.scroller !== 0 || placed.axis !== 'block' || isRangeless(motion.driver)) return null;
-  const target = elements.findIndex((e, i) => isNeeded(e) && isWithin(timeline.layout, i, element));
-  if (target < 0) return null;
+  const target = listNeeded(timeline.layout).find((i) => isWithin(timeline.layout, i, element));
+  if (target === undefined) return null;
   const max = maxScrollFor(instance, timeline);
   const at = Math.min(max, Math.max(0, findPlace(itemAt(elements, target))));
   const opacity = opacityAt(timeline, element, at);

@@ -19,55 +19,179 @@ export const SPECTRUM = {
 const PADDING = { published: 4, finer: 6, largest: 2 ** 17 };
 
 /** `speed`: samples of a speed at even steps, `rate` of them a second. A profile without any movement has 0. */
-export function spectralArcLength(speed: ArrayLike<number>, rate: number): number {
-  const n = speed.length;
-  if (n < 2) return 0;
+export const spectralArcLength = (speed: ArrayLike<number>, rate: number): number =>
+  spectralArcLengths(speed, new Float64Array(speed.length), rate)[0];
+
+/** The same of two profiles of one length, for little more than the price of one. */
+export function spectralArcLengths(
+  a: ArrayLike<number>,
+  b: ArrayLike<number>,
+  rate: number,
+): [number, number] {
+  const n = a.length;
+  if (n < 2) return [0, 0];
   const next = 2 ** Math.ceil(Math.log2(n));
-  const size = Math.max(next * 2 ** PADDING.published, Math.min(PADDING.largest, next * 2 ** PADDING.finer));
+  const times = Math.max(2 ** PADDING.published, Math.min(PADDING.largest / next, 2 ** PADDING.finer));
+  const size = next * times;
   const bins = Math.min(size / 2, Math.floor((SPECTRUM.highest * size) / rate) + 1);
-  const magnitude = computeSpectrum(speed, size, bins);
+  return computeSpectra(a, b, { next, times, bins }).map(arcLength) as [number, number];
+}
+
+function arcLength(magnitude: Float64Array): number {
   const most = magnitude[0]!;
   if (!(most > 1e-12)) return 0;
   const at = (k: number) => magnitude[k]! / most;
-  let last = 0;
-  for (let k = 0; k < bins; k++) if (at(k) >= SPECTRUM.threshold) last = k;
+  let last = magnitude.length - 1;
+  while (last > 0 && at(last) < SPECTRUM.threshold) last--;
   // Between two bins, so that the figure does not leap with the length of the padding.
-  const beyond = last + 1 < bins ? (at(last) - SPECTRUM.threshold) / (at(last) - at(last + 1)) : 0;
+  const beyond =
+    last + 1 < magnitude.length ? (at(last) - SPECTRUM.threshold) / (at(last) - at(last + 1)) : 0;
   const cut = last + beyond;
   if (cut === 0) return 0;
   let length = 0;
-  for (let k = 1; k <= last; k++) length += Math.hypot(1 / cut, at(k) - at(k - 1));
-  if (beyond > 0) length += Math.hypot(beyond / cut, at(last) - SPECTRUM.threshold);
+  for (let k = 1; k <= last; k++) length += segment(1 / cut, at(k) - at(k - 1));
+  if (beyond > 0) length += segment(beyond / cut, at(last) - SPECTRUM.threshold);
   return -length;
 }
 
-/** Magnitudes of the first `bins` of `size` frequencies, of a signal padded with zeros: a radix-2 transform in place. */
-function computeSpectrum(signal: ArrayLike<number>, size: number, bins: number): Float64Array {
-  const re = new Float64Array(size);
-  const im = new Float64Array(size);
-  const bits = Math.log2(size);
-  for (let i = 0; i < signal.length; i++) re[reversed(i, bits)] = signal[i]!;
-  for (let half = 1; half < size; half *= 2) {
-    const turn = -Math.PI / half;
-    const [stepRe, stepIm] = [Math.cos(turn), Math.sin(turn)];
-    for (let start = 0; start < size; start += 2 * half) {
-      let wRe = 1;
-      let wIm = 0;
-      for (let k = start; k < start + half; k++) {
-        const j = k + half;
-        const tRe = re[j]! * wRe - im[j]! * wIm;
-        const tIm = re[j]! * wIm + im[j]! * wRe;
-        re[j] = re[k]! - tRe;
-        im[j] = im[k]! - tIm;
-        re[k] = re[k]! + tRe;
-        im[k] = im[k]! + tIm;
-        [wRe, wIm] = [wRe * stepRe - wIm * stepIm, wRe * stepIm + wIm * stepRe];
-      }
+/** Neither side is so large or small that squares would not do, and `Math.hypot` takes ten times as long. */
+const segment = (x: number, y: number): number => Math.sqrt(x * x + y * y);
+
+interface Padded {
+  /** power of two that holds the signal; how many times as long it is made with zeros; how many frequencies are asked for */
+  next: number;
+  times: number;
+  bins: number;
+}
+
+/**
+ * Magnitudes of the first frequencies of two real signals, padded with zeros. Frequency q·times + r of the padded signal is frequency
+ * q of the signal itself, turned by r steps: so as many short transforms do, and none of them sees a zero that was only added. Both
+ * signals go in one, as its real and its imaginary part; what is even of the outcome belongs to the first, what is odd to the second.
+ */
+function computeSpectra(
+  a: ArrayLike<number>,
+  b: ArrayLike<number>,
+  { next, times, bins }: Padded,
+): [Float64Array, Float64Array] {
+  const out: [Float64Array, Float64Array] = [new Float64Array(bins), new Float64Array(bins)];
+  const transform = transformFor(next);
+  const turns = turnsFor(next * times);
+  const [there, back] = [newSignal(next), newSignal(next)];
+  const put = (k: number, x: Signal, i: number, y: Signal, j: number) => {
+    if (k >= bins) return;
+    const [xr, xi, yr, yi] = [x.re[i]!, x.im[i]!, y.re[j]!, y.im[j]!];
+    out[0][k] = segment(xr + yr, xi - yi) / 2;
+    out[1][k] = segment(xr - yr, xi + yi) / 2;
+  };
+  for (let r = 0; 2 * r <= times; r++) {
+    turn(a, b, r, turns, there);
+    transform(there);
+    const mirrored = (times - r) % times;
+    if (mirrored !== r) {
+      turn(a, b, mirrored, turns, back);
+      transform(back);
+    }
+    const other = mirrored === r ? there : back;
+    for (let q = 0; q * times < bins; q++) {
+      // The mirror image of frequency k is size − k.
+      const opposite = r === 0 ? (next - q) % next : next - 1 - q;
+      put(q * times + r, there, q, other, opposite);
+      if (mirrored !== r) put(q * times + mirrored, other, q, there, next - 1 - q);
     }
   }
-  const out = new Float64Array(bins);
-  for (let k = 0; k < bins; k++) out[k] = Math.hypot(re[k]!, im[k]!);
   return out;
+}
+
+interface Signal {
+  re: Float64Array;
+  im: Float64Array;
+}
+const newSignal = (n: number): Signal => ({ re: new Float64Array(n), im: new Float64Array(n) });
+
+/** The signals as one, each sample turned back by `r` steps of the padded circle more than the one before. */
+function turn(
+  a: ArrayLike<number>,
+  b: ArrayLike<number>,
+  r: number,
+  turns: Signal,
+  { re, im }: Signal,
+): void {
+  re.fill(0);
+  im.fill(0);
+  const size = turns.re.length;
+  for (let n = 0, k = 0; n < a.length; n++, k = (k + r) % size) {
+    const [c, s] = [turns.re[k]!, turns.im[k]!];
+    re[n] = a[n]! * c - b[n]! * s;
+    im[n] = a[n]! * s + b[n]! * c;
+  }
+}
+
+/** e^(−2πi k ÷ n) for all k. Kept: the same few lengths come again and again. */
+const turnsOfLength = new Map<number, Signal>();
+function turnsFor(n: number): Signal {
+  const known = turnsOfLength.get(n);
+  if (known) return known;
+  const made = newSignal(n);
+  for (let k = 0; k < n; k++) {
+    made.re[k] = Math.cos((2 * Math.PI * k) / n);
+    made.im[k] = -Math.sin((2 * Math.PI * k) / n);
+  }
+  turnsOfLength.set(n, made);
+  return made;
+}
+
+/** A radix-2 transform in place, of a power of two. */
+function transformFor(n: number): (signal: Signal) => void {
+  const bits = Math.log2(n);
+  const order = Uint32Array.from({ length: n }, (_, i) => reversed(i, bits));
+  const halves = Array.from({ length: bits }, (_, i) => 2 ** i);
+  return (signal) => {
+    reorder(signal, order);
+    for (const half of halves) {
+      if (half === 1) addPairs(signal);
+      else join(signal, half, turnsFor(2 * half));
+    }
+  };
+}
+
+function reorder({ re, im }: Signal, order: Uint32Array): void {
+  for (let i = 0; i < order.length; i++) {
+    const j = order[i]!;
+    if (j <= i) continue;
+    const [x, y] = [re[i]!, im[i]!];
+    re[i] = re[j]!;
+    im[i] = im[j]!;
+    re[j] = x;
+    im[j] = y;
+  }
+}
+
+/** The first step turns nothing. */
+function addPairs({ re, im }: Signal): void {
+  for (let k = 0; k + 1 < re.length; k += 2) {
+    const [x, y] = [re[k + 1]!, im[k + 1]!];
+    re[k + 1] = re[k]! - x;
+    im[k + 1] = im[k]! - y;
+    re[k]! += x;
+    im[k]! += y;
+  }
+}
+
+/** Transforms of `half` samples each, two by two, as those of twice as many. */
+function join({ re, im }: Signal, half: number, { re: cos, im: sin }: Signal): void {
+  for (let start = 0; start < re.length; start += 2 * half)
+    for (let w = 0; w < half; w++) {
+      const k = start + w;
+      const j = k + half;
+      const [c, s, x, y, u, v] = [cos[w]!, sin[w]!, re[j]!, im[j]!, re[k]!, im[k]!];
+      const p = x * c - y * s;
+      const q = x * s + y * c;
+      re[j] = u - p;
+      im[j] = v - q;
+      re[k] = u + p;
+      im[k] = v + q;
+    }
 }
 
 function reversed(n: number, bits: number): number {

@@ -1,5 +1,5 @@
 /** Gestures: ways of scrolling, as scroll offsets per frame. A new one is a file in `gestures/` and a line in the registry below. */
-import { itemAt, lastItem } from '../assert/index.ts';
+import { itemAt, lastItem, perObject } from '../assert/index.ts';
 import * as z from 'zod';
 import type { Ms, Px } from '../page/index.ts';
 import { makeClock, frameTimes } from './clock.ts';
@@ -43,15 +43,23 @@ export function listValues(d: GestureDefinition, own: Partial<Values> = {}): Val
   );
 }
 
-/** The gesture of an id on a scrollport `port` px high; an unknown id is the default one. */
+/** The newest of each, since runs of a gesture are kept with it. */
+const newest = new Map<string, { key: string; gesture: Gesture }>();
+
+/** The gesture of an id on a scrollport `port` px high; an unknown id is the default one. Asked the same again, it is the same object. */
 export function findGesture(id: string, port: Px, own: GestureValues = {}): Gesture {
   const d = GESTURES.find((g) => g.id === id) ?? brisk;
   const values = listValues(d, own[d.id]);
-  return { id: d.id, name: d.name, values, leaps: d.leaps ?? false, ...d.hand(values, port) };
+  const key = JSON.stringify([port, values]);
+  const known = newest.get(d.id);
+  if (known?.key === key) return known.gesture;
+  const gesture = { id: d.id, name: d.name, values, leaps: d.leaps ?? false, ...d.hand(values, port) };
+  newest.set(d.id, { key, gesture });
+  return gesture;
 }
 
 /** The user’s own scrolling as a gesture. */
-export const recordedGesture = (trace: Trace): Gesture => ({
+export const recordedGesture = perObject((trace: Trace): Gesture => ({
   id: 'recorded',
   name: trace.name,
   values: {},
@@ -59,7 +67,7 @@ export const recordedGesture = (trace: Trace): Gesture => ({
   period: 100,
   distance: (t) => Math.abs(traceOffset(trace, t) - itemAt(trace.samples, 0).y),
   trace,
-});
+}));
 
 export interface Run {
   /** frame times in ms and the scroll offset shown in each */
@@ -160,12 +168,13 @@ function count(offsets: Float64Array, span: { start: Px; end: Px }, isSorted: bo
 }
 
 const START_OFFSETS = 8;
-const runs = new WeakMap<Gesture, Map<string, Float64Array[]>>();
+/** Per gesture, of some pages and clocks. */
+const runs = perObject((_: Gesture) => new Map<string, Float64Array[]>());
+const MAX_KEPT = 4;
 
 /** Downward runs over the whole page from the start offsets; kept, since every motion of a page asks for the same ones. */
 function listRuns(g: Gesture, max: Px, clock: FrameClock | number): Float64Array[] {
-  const own = runs.get(g) ?? new Map<string, Float64Array[]>();
-  runs.set(g, own);
+  const own = runs(g);
   const key = `${max} ${typeof clock === 'number' ? clock : clock.id}`;
   const known = own.get(key);
   if (known) return known;
@@ -173,6 +182,7 @@ function listRuns(g: Gesture, max: Px, clock: FrameClock | number): Float64Array
     { length: g.trace ? 1 : START_OFFSETS },
     (_, k) => runGesture(g, 0, max, clock, (k / START_OFFSETS) * g.period).offsets,
   );
+  if (own.size >= MAX_KEPT) own.clear();
   own.set(key, fresh);
   return fresh;
 }

@@ -1,5 +1,6 @@
 /** Values that the browser reads for core: what a keyframe holds, as each element computes it. */
 import * as z from 'zod';
+import { MAX_ELEMENTS } from './max-elements.ts';
 import type { Layout } from './layout.ts';
 
 export const ComputedSchema = z.strictObject({
@@ -8,7 +9,7 @@ export const ComputedSchema = z.strictObject({
   /** as it is written; empty for the element’s own value */
   value: z.string().max(2000),
   /** for each element in `matches`; null where the browser does not know it, or the element is not drawn */
-  computed: z.array(z.string().max(2000).nullable()).max(6000),
+  computed: z.array(z.string().max(2000).nullable()).max(MAX_ELEMENTS),
 });
 
 /** `value` of a property as every element of `selector` computes it; an empty one is the element’s own. */

@@ -1,6 +1,7 @@
 export * from './units.ts';
 export * from './length.ts';
 export * from './layout.ts';
+export * from './max-elements.ts';
 export * from './geometry.ts';
 export * from './pin.ts';
 export * from './element-name.ts';

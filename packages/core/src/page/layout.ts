@@ -3,6 +3,7 @@
  * It is what the probe sends, what the server stores and what every computation starts from.
  */
 import * as z from 'zod';
+import { MAX_ELEMENTS } from './max-elements.ts';
 import { ComputedSchema } from './computed-values.ts';
 import { OwnMotionSchema } from './own-motion.ts';
 import { MAX_PX, senseProblem } from './sense.ts';
@@ -130,9 +131,9 @@ const LayoutShape = z.strictObject({
   /** the page itself comes first */
   scrollers: z.array(ScrollerSchema).min(1).max(400),
   sections: z.array(SectionSchema).max(400),
-  elements: z.array(ElementSchema).max(6000),
+  elements: z.array(ElementSchema).max(MAX_ELEMENTS),
   /** which elements each selector of the document matched */
-  matches: z.record(z.string().max(2000), z.array(index).max(6000)),
+  matches: z.record(z.string().max(2000), z.array(index).max(MAX_ELEMENTS)),
   /** what the page moves by itself */
   own: z.array(OwnMotionSchema).max(400).optional(),
   /** names of the page’s own `@keyframes` */

@@ -5,7 +5,7 @@ import { COST_PARTS } from '../budget/index.ts';
 import { clockById, CLOCKS } from '../gesture/index.ts';
 import type { Gesture } from '../gesture/index.ts';
 import type { Ms, Px } from '../page/index.ts';
-import { makeRide } from './ride.ts';
+import { findRide } from './ride.ts';
 import type { Direction } from './ride.ts';
 import { partsAt, percentile } from './summary.ts';
 import type { TrialEvent, TrialFrames, TrialResult, TrialSetup } from './trial.ts';
@@ -196,6 +196,6 @@ export interface RidePath {
 
 /** The path of a hand for any screen: two samples in each frame of 60 Hz. */
 export function makeRidePath(gesture: Gesture, max: Px, direction: Direction): RidePath {
-  const { times, offsets, arrived } = makeRide(gesture, max, clockById('120'), direction, []);
+  const { times, offsets, arrived } = findRide(gesture, max, clockById('120'), direction, []);
   return { t: [...times.subarray(0, arrived + 1)], y: [...offsets.subarray(0, arrived + 1)] };
 }

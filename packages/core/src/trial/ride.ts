@@ -1,4 +1,5 @@
 /** A gesture on a page: the frames of a run, with what followed motions see of it. */
+import { perObject } from '../assert/index.ts';
 import { damp, isAtRest } from '../damping/index.ts';
 import { runGesture } from '../gesture/index.ts';
 import type { Damping } from '../damping/index.ts';
@@ -19,8 +20,33 @@ export interface Ride extends Run {
 /** Time that followed motions are given to come to rest, ms. */
 const MAX_REST = 4000;
 
-/** From end to end of the page, in one direction or there and back, and on until everything that follows is at rest. */
-export function makeRide(
+/** Per gesture, of some pages, clocks and sets of dampings. */
+const rides = perObject((_: Gesture) => new Map<string, Ride>());
+const MAX_KEPT = 4;
+
+/**
+ * From end to end of the page, in one direction or there and back, and on until everything that is damped is at rest. The same again is the
+ * same object, so that what was found out along it stays good.
+ */
+export function findRide(
+  g: Gesture,
+  max: Px,
+  clock: FrameClock,
+  direction: Direction,
+  dampings: readonly Damping[],
+): Ride {
+  const kinds = new Map(dampings.map((how) => [JSON.stringify(how), how]));
+  const key = JSON.stringify([max, clock.id, direction, ...[...kinds.keys()].sort()]);
+  const own = rides(g);
+  const known = own.get(key);
+  if (known) return known;
+  const made = makeRide(g, max, clock, direction, [...kinds.values()]);
+  if (own.size >= MAX_KEPT) own.clear();
+  own.set(key, made);
+  return made;
+}
+
+function makeRide(
   g: Gesture,
   max: Px,
   clock: FrameClock,

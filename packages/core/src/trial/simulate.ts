@@ -13,10 +13,9 @@ import type { FrameClock, Gesture } from '../gesture/index.ts';
 import type { MotionDocument, CompiledTimeline } from '../motion/index.ts';
 import type { Ms, Px } from '../page/index.ts';
 import { perspectiveFor, listPerspectives } from './perspective.ts';
-import { makePoser } from './pose.ts';
-import { framesWithin, makeRide } from './ride.ts';
+import { framesWithin, findRide } from './ride.ts';
 import type { Direction, Ride } from './ride.ts';
-import { computeSmoothness } from './smoothness.ts';
+import { findSmoothness } from './smoothness.ts';
 import type { MotionFigures } from './smoothness.ts';
 import type { TrialFrames } from './trial.ts';
 
@@ -59,7 +58,8 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
   const { timeline, document, gesture, clock, direction, coefficients, dpr = 1 } = s;
   const max = timeline.layout.scrollers[0]!.max.block;
   const dampings = timeline.instances.map((i) => i.motion.damping);
-  const ride = makeRide(gesture, max, clock, direction, dampings);
+  const ride = findRide(gesture, max, clock, direction, dampings);
+  const ridden = { ride, gesture, clock, max };
   const perspectives = listPerspectives(document, timeline);
   const load = new Load(ride, coefficients);
   const figures: MotionFigures[] = [];
@@ -76,14 +76,7 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
     charges.push({ motion: motion.id, element, start, end, parts, total });
     load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
     if (!isRangeless(motion.driver))
-      figures.push(
-        computeSmoothness(timeline, makePoser(timeline, i, perspectiveFor(element, timeline, perspectives)), {
-          ride,
-          gesture,
-          clock,
-          max,
-        }),
-      );
+      figures.push(findSmoothness(timeline, i, perspectiveFor(element, timeline, perspectives), ridden));
     if (i % 16 === 15) yield { done: i + 1, of: n };
   }
   for (const own of timeline.layout.own ?? [])

@@ -1,17 +1,19 @@
 /** How smoothly one motion on one element goes under a gesture. */
-import { settleTime, spectralArcLength } from '../damping/index.ts';
+import { settleTime, spectralArcLengths } from '../damping/index.ts';
 import { framesInRange } from '../gesture/index.ts';
 import type { FrameClock, Gesture } from '../gesture/index.ts';
-import type { CompiledTimeline } from '../motion/index.ts';
+import type { CompiledTimeline, Instance } from '../motion/index.ts';
 import type { Ms, Px } from '../page/index.ts';
 import { listBreaks } from './breaks.ts';
 import type { Break } from './breaks.ts';
-import { copyPose, newPose, poseAt, stepBetween } from './pose.ts';
+import { computeGain } from './gain.ts';
+import type { Gain } from './gain.ts';
+import { copyPose, makePoser, newPose, poseAt, stepBetween } from './pose.ts';
 import type { Poser } from './pose.ts';
 import { framesWithin } from './ride.ts';
 import type { Ride } from './ride.ts';
 
-export interface MotionFigures {
+export interface MotionFigures extends Gain {
   motion: string;
   element: number;
   /** where it happens, px */
@@ -25,13 +27,8 @@ export interface MotionFigures {
   peakAt: Px;
   peakOpacity: number;
   peakBlur: Px;
-  /** px that the corner which goes furthest moves from end to end of the range */
-  travel: Px;
   jumps: Break[];
   kinks: Break[];
-  /** px that it moves per px of scroll, at most; and that as a multiple of its mean */
-  gain: number;
-  unevenness: number;
   /** turns of direction while the hand goes one way */
   reversals: number;
   /** spectral arc length of its speed minus that of the hand over the same frames; 0 is as smooth as the hand, less is rougher */
@@ -69,13 +66,54 @@ interface Watched {
   steps: number[];
 }
 
-/** Steps over less scroll than this say nothing of the gain: offsets are whole px. */
-const MIN_SCROLL = 2;
+/** Where one sees a motion from. */
+type Eye = Poser['perspective'];
+interface Kept {
+  eye: string;
+  shape: Shape;
+  ride: Ride;
+  figures: MotionFigures;
+}
+/** Of an edit all but one motion are the same objects, on the same layout; and most of them are ridden as they were. */
+const kept = new WeakMap<Instance, Kept>();
 
-export function computeSmoothness(
+/** Figures of an instance; those of last time where nothing of it has changed. */
+export function findSmoothness(
+  timeline: CompiledTimeline,
+  index: number,
+  from: Eye,
+  on: Ridden,
+): MotionFigures {
+  const instance = timeline.instances[index]!;
+  const eye = JSON.stringify(from);
+  const known = kept.get(instance);
+  const isKnown = known?.eye === eye;
+  if (isKnown && known.ride === on.ride) return known.figures;
+  const poser = makePoser(timeline, index, from);
+  const shape = isKnown ? known.shape : computeShape(timeline, poser, on.max);
+  const figures = computeSmoothness(timeline, poser, on, shape);
+  kept.set(instance, { eye, shape, ride: on.ride, figures });
+  return figures;
+}
+
+/** What does not depend on the gesture. */
+type Shape = Gain & Pick<MotionFigures, 'jumps' | 'kinks'>;
+
+const computeShape = (timeline: CompiledTimeline, poser: Poser, max: Px): Shape => ({
+  ...listBreaks(timeline, poser, max),
+  ...computeGain(
+    timeline,
+    poser,
+    Math.max(0, timeline.start[poser.instance]!),
+    Math.min(max, timeline.end[poser.instance]!),
+  ),
+});
+
+function computeSmoothness(
   timeline: CompiledTimeline,
   poser: Poser,
   { ride, gesture, clock, max }: Ridden,
+  shape: Shape,
 ): MotionFigures {
   const { instance } = poser;
   const { motion, element } = timeline.instances[instance]!;
@@ -87,16 +125,13 @@ export function computeSmoothness(
     element,
     start,
     end,
+    ...shape,
     frames: framesInRange(gesture, { start, end }, max, clock),
     peakStep: 0,
     medianStep: 0,
     peakAt: Math.min(max, Math.max(0, start)),
     peakOpacity: 0,
     peakBlur: 0,
-    travel: 0,
-    ...listBreaks(timeline, poser, max),
-    gain: 0,
-    unevenness: 1,
     reversals: 0,
     arc: 0,
     smoothness: 1,
@@ -106,12 +141,11 @@ export function computeSmoothness(
   const steps: number[] = [];
   const watched: Watched = { timeline, poser, series, out, steps };
   const stretches = framesWithin(series, start, end);
-  let worstArc = 0;
   for (const [first, last] of stretches) {
     const seen = watch(watched, ride, first, last);
     if (seen.speed.length >= 4) {
-      const arc = spectralArcLength(seen.speed, clock.refresh) - spectralArcLength(seen.hand, clock.refresh);
-      worstArc = Math.min(worstArc, arc);
+      const [own, hand] = spectralArcLengths(seen.speed, seen.hand, clock.refresh);
+      out.arc = Math.min(out.arc, own - hand);
     }
     out.reversals = Math.max(out.reversals, seen.reversals);
   }
@@ -121,9 +155,7 @@ export function computeSmoothness(
   const at60 = clock.refresh / 60;
   out.medianStep = (steps[steps.length >> 1] ?? 0) * at60;
   out.peakStep *= at60;
-  out.arc = worstArc;
-  out.smoothness = Math.exp(Math.min(0, worstArc));
-  computeGain(timeline, poser, Math.max(0, start), Math.min(max, end), out);
+  out.smoothness = Math.exp(Math.min(0, out.arc));
   if (motion.damping.kind !== 'none') {
     const near = framesWithin(ride.offsets, start - 1, end + 1);
     for (const [a, b] of near)
@@ -194,27 +226,4 @@ function leap({ timeline, poser, series, out, steps }: Watched, start: Px, end: 
   out.peakOpacity = Math.abs(now.opacity - before.opacity);
   out.peakBlur = Math.abs(now.blur - before.blur);
   steps.push(out.peakStep);
-}
-
-const GAIN_PLACES = 96;
-
-/** Independent of the gesture: px moved per px of scroll, over even places of the range. */
-function computeGain(timeline: CompiledTimeline, poser: Poser, from: Px, to: Px, out: MotionFigures): void {
-  if (!poser.moves || to - from < MIN_SCROLL) return;
-  const step = (to - from) / GAIN_PLACES;
-  const gains: number[] = [];
-  const origin = newPose();
-  poseAt(timeline, poser, from, before);
-  copyPose(before, origin);
-  for (let i = 1; i <= GAIN_PLACES; i++) {
-    poseAt(timeline, poser, from + i * step * (i === GAIN_PLACES ? 0.999999 : 1), now);
-    gains.push(stepBetween(before, now) / step);
-    out.travel = Math.max(out.travel, stepBetween(origin, now));
-    copyPose(now, before);
-  }
-  out.gain = Math.max(...gains);
-  // A rest is no unevenness: only stretches that move count.
-  const moving = gains.filter((v) => v > out.gain / 50);
-  const mean = moving.reduce((s, v) => s + v, 0) / Math.max(1, moving.length);
-  out.unevenness = mean > 0 ? out.gain / mean : 1;
 }

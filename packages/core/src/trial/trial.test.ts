@@ -4,9 +4,10 @@ import fc from 'fast-check';
 import { shippedCoefficients } from '../budget/index.ts';
 import { clockById, findGesture } from '../gesture/index.ts';
 import { compileTimeline } from '../motion/index.ts';
-import type { Motion } from '../motion/index.ts';
+import type { Motion, MotionDocument } from '../motion/index.ts';
+import { applyOperation } from '../edit/index.ts';
 import { between } from '../effect/effect-definition.ts';
-import { makeDocument, element, makeLayout, motion } from '../testing/index.ts';
+import { makeDocument, element, EDIT_NAMES, makeLayout, motion, RANDOM_EDITS } from '../testing/index.ts';
 import { amountsAlong, simulate } from './simulate.ts';
 import {
   findBand,
@@ -36,6 +37,7 @@ const trial = (
     coefficients: shippedCoefficients('here'),
   });
 };
+const SLOW = { kind: 'half-life', halfLife: 120 } as const;
 /** Cover of #a: 1200 to 2300. */
 const rise = (over: Partial<Motion> = {}) =>
   motion({
@@ -112,6 +114,29 @@ describe('smoothness', () => {
     expect(Math.abs(f.lag / (1000 * (halfLife / 1000 / Math.LN2)) - 1)).toBeLessThan(0.02);
     expect(f.settle).toBeGreaterThan(halfLife);
   });
+});
+
+test('after any edits a trial says what one of the whole document says, with everything known of the parts that stayed', () => {
+  const step = fc.tuple(fc.constantFrom(...EDIT_NAMES), fc.nat(99), fc.nat(99));
+  let moved = 0;
+  fc.assert(
+    fc.property(fc.array(step, { minLength: 4, maxLength: 14, size: 'max' }), (list) => {
+      let document = makeDocument(rise({ id: 'm_rise' }), rise({ id: 'm_damped', damping: SLOW }));
+      const run = (d: MotionDocument) =>
+        simulate({
+          ...{ document: d, timeline: compileTimeline(d, layout), gesture: findGesture('brisk-wheel', 800) },
+          ...{ clock: clockById('60'), direction: 'both', coefficients: shippedCoefficients('here') },
+        });
+      for (const [name, a, b] of list) {
+        document = applyOperation(document, present(RANDOM_EDITS[name])(a, b)).document;
+        const kept = run(document);
+        expect(kept).toEqual(run(structuredClone(document)));
+        moved += kept.figures.length;
+      }
+    }),
+    { numRuns: 25 },
+  );
+  expect(moved).toBeGreaterThan(200);
 });
 
 describe('cost', () => {

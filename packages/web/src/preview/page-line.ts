@@ -2,7 +2,7 @@
  * The line to the probe in a previewed page. Everything that comes from there is hostile until its shape, size and rate have been checked: the
  * page shares the probe’s realm and may speak in its name.
  */
-import { allWellFormed } from '@lyvek/core';
+import { allWellFormed, MAX_ELEMENTS } from '@lyvek/core';
 import { FromProbe, HELLO } from '@lyvek/probe';
 import type { ToProbe } from '@lyvek/probe';
 import { keepFocus } from '../ui/keep-focus.ts';
@@ -43,7 +43,6 @@ const isOversized = (data: unknown): boolean => {
   const layout = (data as { layout?: { elements?: unknown } } | null)?.layout;
   return Array.isArray(layout?.elements) && layout.elements.length > MAX_ELEMENTS;
 };
-const MAX_ELEMENTS = 6000;
 
 const isField = (e: Element | null) => e?.matches('input, textarea, [contenteditable]') ?? false;
 

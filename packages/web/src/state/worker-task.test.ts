@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { emptyLayout, withPins, emptyDocument, itemAt, present } from '@lyvek/core';
+import { motion } from '@lyvek/core/testing';
 import type { TrialAnswer } from './workers/trial-work.ts';
 import type { FromWorker, ToWorker } from './workers/jobs.ts';
 import { WorkerTask } from './worker-task.ts';
@@ -34,6 +35,8 @@ const asked = (name: string): Omit<Simulation, 'answer'> => ({
   layout,
   question: {} as Simulation['question'],
 });
+const manyMotions = (name: string) =>
+  Array.from({ length: 60 }, (_, i) => motion({ id: `${name}_${i}`, name: `${name} ${i}` }));
 const answer = { findings: [] } as unknown as TrialAnswer;
 
 describe('what is asked of a worker', () => {
@@ -56,6 +59,32 @@ describe('what is asked of a worker', () => {
     expect(itemAt(FakeWorker.all, 0).heard.map((m) => m.input.layout)).toEqual([layout, undefined]);
     expect(itemAt(FakeWorker.all, 0).heard.map((m) => m.kept.includes('layout'))).toEqual([false, true]);
   });
+  test('of a document only what has changed crosses; of another one all of it', () => {
+    const s = make();
+    const first = { ...asked('a'), document: { ...emptyDocument(), motions: manyMotions('m') } };
+    s.ask(first);
+    const [worker] = FakeWorker.all;
+    present(worker).say({ type: 'done', answer });
+    const moved = first.document.motions.map((m, i) => (i === 7 ? { ...m, name: 'Moved' } : m));
+    s.ask({ ...first, document: { ...first.document, motions: moved } });
+    const message = itemAt(present(worker).heard, 1);
+    expect(message.input.document).toBeUndefined();
+    expect(message.patches).toEqual({
+      document: [{ op: 'replace', path: '/motions/7/name', value: 'Moved' }],
+    });
+    present(worker).say({ type: 'done', answer });
+    s.ask({ ...first, document: { ...emptyDocument(), motions: manyMotions('n') } });
+    expect(itemAt(present(worker).heard, 2).patches).toEqual({});
+    expect(present(itemAt(present(worker).heard, 2).input.document).motions).toHaveLength(60);
+  });
+  test('after a failure nothing is taken as known over there', () => {
+    const s = make();
+    s.ask(asked('a'));
+    itemAt(FakeWorker.all, 0).say({ type: 'failed', why: 'out of range' });
+    s.ask(asked('a'));
+    const { input, kept, patches } = itemAt(itemAt(FakeWorker.all, 0).heard, 1);
+    expect([Object.keys(input).sort(), kept, patches]).toEqual([['document', 'layout', 'question'], [], {}]);
+  });
   test('of several questions in a hurry the newest is answered, by the same worker', () => {
     const s = make();
     s.ask(asked('a'));
@@ -64,7 +93,9 @@ describe('what is asked of a worker', () => {
     const [worker] = FakeWorker.all;
     present(worker).say({ type: 'done', answer });
     expect(FakeWorker.all.length).toBe(1);
-    expect(present(worker).heard.map((m) => present(m.input.document).importedRules[0])).toEqual(['a', 'c']);
+    const [first, second] = present(worker).heard;
+    expect(present(first).input.document?.importedRules).toEqual(['a']);
+    expect(JSON.stringify(present(second).patches)).toContain('"c"');
   });
   test('ending keeps what was finished before, and the next one gets its layout again', () => {
     const s = make();

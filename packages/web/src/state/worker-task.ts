@@ -1,4 +1,6 @@
 /** Questions of one kind, asked of a worker one at a time. A newer question ends an older one. Framework-free. */
+import { makeDocumentPatch } from '@lyvek/core';
+import type { MotionDocument } from '@lyvek/core';
 import { createStore } from 'zustand/vanilla';
 import type { StoreApi } from 'zustand/vanilla';
 import type { AnswerOf, FromWorker, InputOf, JobName, ToWorker } from './workers/jobs.ts';
@@ -13,6 +15,35 @@ export interface WorkerTaskState<J extends JobName> {
   /** share that is done of the one under way */
   running: number | null;
   failed: string | null;
+}
+
+/** An edit changes few motions; a patch of many more would be larger than the document. */
+const MAX_CHANGED = 40;
+const isNear = (before: MotionDocument, after: MotionDocument): boolean => {
+  const had = new Set(before.motions);
+  return after.motions.length - after.motions.filter((m) => had.has(m)).length <= MAX_CHANGED;
+};
+
+/** What has to cross to a worker that still has what was sent last. */
+function whatIsNew<I extends object>(
+  sent: Partial<I>,
+  input: I,
+): Pick<ToWorker, 'kept' | 'patches'> & { input: Partial<I> } {
+  const fresh: Partial<I> = {};
+  const kept: string[] = [];
+  const patches: ToWorker['patches'] = {};
+  for (const [key, value] of Object.entries(input) as [keyof I & string, unknown][]) {
+    const before = sent[key];
+    if (typeof value === 'object' && before === value) kept.push(key);
+    else if (
+      key === 'document' &&
+      before &&
+      isNear(before as unknown as MotionDocument, value as MotionDocument)
+    )
+      patches[key] = makeDocumentPatch(before, value as MotionDocument);
+    else fresh[key] = value as I[typeof key];
+  }
+  return { input: fresh, kept, patches };
 }
 
 type WorkerLike = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
@@ -55,6 +86,8 @@ export class WorkerTask<J extends JobName> {
     const worker = (this.worker ??= this.start());
     worker.onmessage = (e: MessageEvent<FromWorker>) => {
       const message = e.data;
+      // What it has of the question is not known then.
+      if (message.type === 'failed') this.sent = {};
       if (message.type === 'step') return this.store.setState({ running: message.done / message.of });
       this.store.setState(
         message.type === 'done'
@@ -67,14 +100,7 @@ export class WorkerTask<J extends JobName> {
       this.end();
       this.store.setState({ failed: (e as ErrorEvent).message || 'the worker could not be started' });
     };
-    const parts = Object.entries(input) as [keyof InputOf<J> & string, unknown][];
-    const isKept = ([key, value]: (typeof parts)[number]) =>
-      typeof value === 'object' && this.sent[key] === value;
-    worker.postMessage({
-      job: this.job,
-      input: Object.fromEntries(parts.filter((p) => !isKept(p))) as Partial<InputOf<J>>,
-      kept: parts.filter(isKept).map(([key]) => key),
-    } satisfies ToWorker<J>);
+    worker.postMessage({ job: this.job, ...whatIsNew(this.sent, input) } satisfies ToWorker<J>);
     this.sent = input;
     this.store.setState({ running: 0, failed: null });
   }

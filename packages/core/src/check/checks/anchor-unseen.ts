@@ -1,6 +1,8 @@
 import { itemAt } from '../../assert/index.ts';
-import { unseenAt } from '../shown-at.ts';
+import { elementsThat, unseenAt } from '../shown-at.ts';
 import type { CheckDefinition } from '../finding.ts';
+
+const anchors = elementsThat((e) => e.anchor === true);
 
 export const anchorUnseen: CheckDefinition = {
   id: 'anchor-unseen',
@@ -9,12 +11,7 @@ export const anchorUnseen: CheckDefinition = {
   why: 'Whoever follows the link arrives at an empty screen and takes the page for broken.',
   checkMotion(instance, { timeline }) {
     // A browser brings what a link leads to under the upper edge of the window.
-    const unseen = unseenAt(
-      instance,
-      timeline,
-      (e) => e.anchor === true,
-      ({ box }) => box.y,
-    );
+    const unseen = unseenAt(instance, timeline, anchors, ({ box }) => box.y);
     return (
       unseen && {
         severity: 'error',

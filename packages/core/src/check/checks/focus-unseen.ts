@@ -1,6 +1,8 @@
 import { itemAt } from '../../assert/index.ts';
-import { unseenAt } from '../shown-at.ts';
+import { elementsThat, unseenAt } from '../shown-at.ts';
 import type { CheckDefinition } from '../finding.ts';
+
+const focusable = elementsThat((e) => e.focus === true);
 
 export const focusUnseen: CheckDefinition = {
   id: 'focus-unseen',
@@ -13,7 +15,7 @@ export const focusUnseen: CheckDefinition = {
     const unseen = unseenAt(
       instance,
       timeline,
-      (e) => e.focus === true,
+      focusable,
       ({ box }) => box.y + box.height / 2 - viewport.height / 2,
     );
     return (

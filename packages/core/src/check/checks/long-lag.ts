@@ -1,9 +1,7 @@
 import type { Damping } from '../../damping/index.ts';
-import type { Gesture } from '../../gesture/index.ts';
 import type { Instance } from '../../motion/index.ts';
 import type { Px } from '../../page/index.ts';
-import { framesWithin, makeRide } from '../../trial/index.ts';
-import type { Ride } from '../../trial/index.ts';
+import { findRide, framesWithin } from '../../trial/index.ts';
 import { maxScrollFor, pxText } from '../finding.ts';
 import type { CheckContext, CheckDefinition } from '../finding.ts';
 import { tightened } from '../tightened.ts';
@@ -37,21 +35,11 @@ export const longLag: CheckDefinition = {
 const STEP = 0.9;
 const MAX_STEPS = 60;
 
-/** A gesture over a whole page is the same for every motion on it. */
-const rides = new WeakMap<Gesture, Map<string, Ride>>();
-function findRide({ gesture, clock }: CheckContext, max: Px): Ride {
-  const known = rides.get(gesture) ?? new Map<string, Ride>();
-  rides.set(gesture, known);
-  const key = `${clock.name} ${max}`;
-  const ride = known.get(key) ?? makeRide(gesture, max, clock, 'down', []);
-  known.set(key, ride);
-  return ride;
-}
-
 /** The damping, so much less of it that it lags at most this far under the gesture. Lag does not go down in step with the half-life. */
 function dampLess(instance: Instance, context: CheckContext, most: Px): Damping {
   const { motion, placed } = instance;
-  const ride = findRide(context, maxScrollFor(instance, context.timeline));
+  const max = maxScrollFor(instance, context.timeline);
+  const ride = findRide(context.gesture, max, context.clock, 'down', []);
   const near = framesWithin(ride.offsets, placed.start - 1, placed.end + 1);
   const findLag = (damping: Damping): Px => {
     const series = ride.damped(damping);

@@ -10,7 +10,7 @@ import {
   tryingWays,
   GESTURES,
 } from '@lyvek/core';
-import type { PinnedLayout, Layout, Limits, MotionDocument, Trace } from '@lyvek/core';
+import type { DocumentPatch, PinnedLayout, Layout, Limits, MotionDocument, Trace } from '@lyvek/core';
 import type { HAND_OFF_JOBS } from './hand-off-jobs.ts';
 import { traceKey, trialWork } from './trial-work.ts';
 import type { TrialQuestion } from './trial-work.ts';
@@ -60,6 +60,8 @@ export interface ToWorker<J extends JobName = JobName> {
   input: Partial<InputOf<J>>;
   /** parts of the input that are as they were last time: they are large, and crossing costs time */
   kept: string[];
+  /** what has changed in a document since last time; what has not stays the same object over there, with all that is known of it */
+  patches: Record<string, DocumentPatch>;
 }
 export type FromWorker =
   | { type: 'step'; done: number; of: number }

@@ -1,4 +1,5 @@
 /** The other end of a worker task: does what is asked of this worker, and tells how far it is. */
+import { applyDocumentPatch } from '@lyvek/core';
 import type { FromWorker, ToWorker } from './jobs.ts';
 
 type AnyJob = (input: never) => Generator<{ done: number; of: number }, unknown>;
@@ -10,8 +11,9 @@ const EVERY = 40;
 export function serve(jobs: Record<string, AnyJob>): void {
   let last: Record<string, unknown> = {};
   const say = (message: FromWorker) => postMessage(message);
-  addEventListener('message', ({ data: { job, input, kept } }: MessageEvent<ToWorker>) => {
-    last = { ...Object.fromEntries(kept.map((k) => [k, last[k]])), ...input };
+  addEventListener('message', ({ data: { job, input, kept, patches } }: MessageEvent<ToWorker>) => {
+    const patched = Object.entries(patches).map(([k, p]) => [k, applyDocumentPatch(last[k] as object, p)]);
+    last = { ...Object.fromEntries(kept.map((k) => [k, last[k]])), ...input, ...Object.fromEntries(patched) };
     try {
       const work = jobs[job]!(last as never);
       for (let told = performance.now(); ;) {
