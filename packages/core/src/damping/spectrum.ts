@@ -80,9 +80,8 @@ function computeSpectra(
   const [there, back] = [newSignal(next), newSignal(next)];
   const put = (k: number, x: Signal, i: number, y: Signal, j: number) => {
     if (k >= bins) return;
-    const [xr, xi, yr, yi] = [x.re[i]!, x.im[i]!, y.re[j]!, y.im[j]!];
-    out[0][k] = segment(xr + yr, xi - yi) / 2;
-    out[1][k] = segment(xr - yr, xi + yi) / 2;
+    out[0][k] = segment(x.re[i]! + y.re[j]!, x.im[i]! - y.im[j]!) / 2;
+    out[1][k] = segment(x.re[i]! - y.re[j]!, x.im[i]! + y.im[j]!) / 2;
   };
   for (let r = 0; 2 * r <= times; r++) {
     turn(a, b, r, turns, there);
@@ -121,9 +120,8 @@ function turn(
   im.fill(0);
   const size = turns.re.length;
   for (let n = 0, k = 0; n < a.length; n++, k = (k + r) % size) {
-    const [c, s] = [turns.re[k]!, turns.im[k]!];
-    re[n] = a[n]! * c - b[n]! * s;
-    im[n] = a[n]! * s + b[n]! * c;
+    re[n] = a[n]! * turns.re[k]! - b[n]! * turns.im[k]!;
+    im[n] = a[n]! * turns.im[k]! + b[n]! * turns.re[k]!;
   }
 }
 
@@ -159,7 +157,8 @@ function reorder({ re, im }: Signal, order: Uint32Array): void {
   for (let i = 0; i < order.length; i++) {
     const j = order[i]!;
     if (j <= i) continue;
-    const [x, y] = [re[i]!, im[i]!];
+    const x = re[i]!;
+    const y = im[i]!;
     re[i] = re[j]!;
     im[i] = im[j]!;
     re[j] = x;
@@ -170,7 +169,8 @@ function reorder({ re, im }: Signal, order: Uint32Array): void {
 /** The first step turns nothing. */
 function addPairs({ re, im }: Signal): void {
   for (let k = 0; k + 1 < re.length; k += 2) {
-    const [x, y] = [re[k + 1]!, im[k + 1]!];
+    const x = re[k + 1]!;
+    const y = im[k + 1]!;
     re[k + 1] = re[k]! - x;
     im[k + 1] = im[k]! - y;
     re[k]! += x;
@@ -184,13 +184,12 @@ function join({ re, im }: Signal, half: number, { re: cos, im: sin }: Signal): v
     for (let w = 0; w < half; w++) {
       const k = start + w;
       const j = k + half;
-      const [c, s, x, y, u, v] = [cos[w]!, sin[w]!, re[j]!, im[j]!, re[k]!, im[k]!];
-      const p = x * c - y * s;
-      const q = x * s + y * c;
-      re[j] = u - p;
-      im[j] = v - q;
-      re[k] = u + p;
-      im[k] = v + q;
+      const x = re[j]! * cos[w]! - im[j]! * sin[w]!;
+      const y = re[j]! * sin[w]! + im[j]! * cos[w]!;
+      re[j] = re[k]! - x;
+      im[j] = im[k]! - y;
+      re[k]! += x;
+      im[k]! += y;
     }
 }
 

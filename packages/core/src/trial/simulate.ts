@@ -15,7 +15,7 @@ import type { Ms, Px } from '../page/index.ts';
 import { perspectiveFor, listPerspectives } from './perspective.ts';
 import { framesWithin, findRide } from './ride.ts';
 import type { Direction, Ride } from './ride.ts';
-import { findSmoothness } from './smoothness.ts';
+import { findPassage } from './smoothness.ts';
 import type { MotionFigures } from './smoothness.ts';
 import type { TrialFrames } from './trial.ts';
 
@@ -74,9 +74,12 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
     const total = COST_PARTS.reduce((sum, p) => sum + parts[p], 0);
     const [start, end] = [timeline.start[i]!, timeline.end[i]!];
     charges.push({ motion: motion.id, element, start, end, parts, total });
-    load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
-    if (!isRangeless(motion.driver))
-      figures.push(findSmoothness(timeline, i, perspectiveFor(element, timeline, perspectives), ridden));
+    if (isRangeless(motion.driver)) load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
+    else {
+      const passage = findPassage(timeline, i, perspectiveFor(element, timeline, perspectives), ridden);
+      load.add(amounts, passage.stretches);
+      figures.push(passage.figures);
+    }
     if (i % 16 === 15) yield { done: i + 1, of: n };
   }
   for (const own of timeline.layout.own ?? [])

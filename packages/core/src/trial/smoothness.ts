@@ -72,28 +72,32 @@ interface Kept {
   eye: string;
   shape: Shape;
   ride: Ride;
-  figures: MotionFigures;
+  passage: Passage;
 }
 /** Of an edit all but one motion are the same objects, on the same layout; and most of them are ridden as they were. */
 const kept = new WeakMap<Instance, Kept>();
 
-/** Figures of an instance; those of last time where nothing of it has changed. */
-export function findSmoothness(
-  timeline: CompiledTimeline,
-  index: number,
-  from: Eye,
-  on: Ridden,
-): MotionFigures {
+/** How a motion goes by under a gesture. */
+export interface Passage {
+  figures: MotionFigures;
+  /** frames within its range: the first, and the one after the last */
+  stretches: readonly [number, number][];
+}
+
+/** The passage of an instance; the one of last time where nothing of it has changed. */
+export function findPassage(timeline: CompiledTimeline, index: number, from: Eye, on: Ridden): Passage {
   const instance = timeline.instances[index]!;
   const eye = JSON.stringify(from);
   const known = kept.get(instance);
   const isKnown = known?.eye === eye;
-  if (isKnown && known.ride === on.ride) return known.figures;
+  if (isKnown && known.ride === on.ride) return known.passage;
   const poser = makePoser(timeline, index, from);
   const shape = isKnown ? known.shape : computeShape(timeline, poser, on.max);
-  const figures = computeSmoothness(timeline, poser, on, shape);
-  kept.set(instance, { eye, shape, ride: on.ride, figures });
-  return figures;
+  const series = on.ride.damped(instance.motion.damping);
+  const stretches = framesWithin(series, timeline.start[index]!, timeline.end[index]!);
+  const passage = { figures: computeSmoothness(timeline, poser, on, { ...shape, stretches }), stretches };
+  kept.set(instance, { eye, shape, ride: on.ride, passage });
+  return passage;
 }
 
 /** What does not depend on the gesture. */
@@ -113,7 +117,7 @@ function computeSmoothness(
   timeline: CompiledTimeline,
   poser: Poser,
   { ride, gesture, clock, max }: Ridden,
-  shape: Shape,
+  { stretches, ...shape }: Shape & Pick<Passage, 'stretches'>,
 ): MotionFigures {
   const { instance } = poser;
   const { motion, element } = timeline.instances[instance]!;
@@ -140,7 +144,6 @@ function computeSmoothness(
   };
   const steps: number[] = [];
   const watched: Watched = { timeline, poser, series, out, steps };
-  const stretches = framesWithin(series, start, end);
   for (const [first, last] of stretches) {
     const seen = watch(watched, ride, first, last);
     if (seen.speed.length >= 4) {

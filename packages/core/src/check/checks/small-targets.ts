@@ -1,9 +1,10 @@
 import { isEndless } from '../../drivers/index.ts';
-import { itemAt } from '../../assert/index.ts';
+import { itemAt, perObject } from '../../assert/index.ts';
 import { findMatches, isWithin } from '../../page/index.ts';
 import type { ElementFacts, Layout } from '../../page/index.ts';
 import type { Motion } from '../../motion/index.ts';
 import { placeOnPage, pxText } from '../finding.ts';
+import { elementsThat } from '../shown-at.ts';
 import type { CheckDefinition } from '../finding.ts';
 
 /** WCAG 2.2, 2.5.8 (Target Size, Minimum), px. */
@@ -39,38 +40,41 @@ function isCrowded(e: ElementFacts, targets: readonly ElementFacts[]): boolean {
   });
 }
 
+const listFocusable = elementsThat((e) => e.focus === true);
+const listSmall = perObject((layout: Layout): number[] => {
+  const focusable = listFocusable(layout);
+  const targets = focusable.map((i) => itemAt(layout.elements, i));
+  return focusable.filter((i) => {
+    const e = itemAt(layout.elements, i);
+    return isSmall(e) && !isInSentence(e, layout) && isCrowded(e, targets);
+  });
+});
+
 export const smallTargets: CheckDefinition = {
   id: 'small-targets',
   name: 'Moving targets that are too small',
   group: 'care',
   why: 'A finger misses small links that lie close together, and more so while they move (WCAG 2.2, 2.5.8).',
   checkDocument({ document, timeline: { layout } }) {
-    const targets = layout.elements.filter((e) => e.focus);
-    const told = new Set<ElementFacts>();
+    const small = listSmall(layout);
+    const told = new Set<number>();
     return document.motions.flatMap((m) => {
       if (!m.on || !travels(m)) return [];
       const moved = findMatches(layout, m.targets.selector);
-      const small = layout.elements.filter(
-        (e, i) =>
-          e.focus &&
-          !told.has(e) &&
-          isSmall(e) &&
-          !isInSentence(e, layout) &&
-          moved.some((outer) => isWithin(layout, i, outer)) &&
-          isCrowded(e, targets),
-      );
-      const [first] = small;
-      if (!first) return [];
-      small.forEach((e) => told.add(e));
+      const inside = small.filter((i) => !told.has(i) && moved.some((outer) => isWithin(layout, i, outer)));
+      const [index] = inside;
+      if (index === undefined) return [];
+      inside.forEach((i) => told.add(i));
+      const first = itemAt(layout.elements, index);
       const { width, height, y } = first.box;
       return [
         {
           about: m.id,
-          element: layout.elements.indexOf(first),
+          element: index,
           severity: 'warning' as const,
           at: placeOnPage(y - layout.viewport.height / 2, layout),
           brief: 'small targets',
-          sentence: `${small.length === 1 ? `${first.selector} is` : `${small.length} links or buttons in it lie close together; the first, ${first.selector}, is`} ${Math.round(width)} × ${pxText(height)}. Make them at least ${SMALLEST} × ${SMALLEST} px, or leave as much room between them.`,
+          sentence: `${inside.length === 1 ? `${first.selector} is` : `${inside.length} links or buttons in it lie close together; the first, ${first.selector}, is`} ${Math.round(width)} × ${pxText(height)}. Make them at least ${SMALLEST} × ${SMALLEST} px, or leave as much room between them.`,
           fix: null,
         },
       ];
