@@ -75,7 +75,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/(api|cli|probe|runtime|server|web)/' },
       to: {
-        path: '^packages/core/src/(?!index|testing/|text/index|assert/index|format/selectors/marks|format/css/kept-css|format/script/empty-plan|page/part|page/base-properties|damping/damping|timeline/phases|timeline/text-order|value/sequence)',
+        path: '^packages/core/src/(?!index|testing/|text/index|assert/index|format/selectors/marks|format/css/kept-css|format/script/empty-plan|page/max-elements|page/part|page/base-properties|damping/damping|timeline/phases|timeline/text-order|value/sequence)',
       },
     },
     ...web,

@@ -5,7 +5,7 @@ import type { PageFacts } from '@lyvek/api';
 import { emptyDocument, makeMeasureRequest } from '@lyvek/core';
 import type { Layout, MotionDocument, Px, Viewport } from '@lyvek/core';
 import { PageLink } from './page-link.ts';
-import type { Dress } from './page-link.ts';
+import type { Dress } from './sent-dress.ts';
 import { makeSandbox, useOpenedFrame } from './use-opened-frame.ts';
 import { pagePreviewText } from './text.ts';
 

@@ -115,7 +115,7 @@ describe('the line to a page', () => {
     ['an unknown message', { type: 'eval', code: '1' }],
     ['a field too many', { type: 'resized', now: true }],
     ['a number that is none', { type: 'scrolled', seq: 99, x: Number.NaN, y: 4 }],
-    ['an element that cannot be', { type: 'hover', element: 7001 }],
+    ['an element that cannot be', { type: 'hover', element: 24_001 }],
     [
       'a layout with too much in it',
       { type: 'layout', id: 0, layout: { ...layout, notes: Array(61).fill('x') } },

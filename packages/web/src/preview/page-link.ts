@@ -14,11 +14,13 @@ import type {
   RidePath,
   Viewport,
 } from '@lyvek/core';
-import { MEASURE_NOTHING, previewCss, itemAt } from '@lyvek/core';
+import { MEASURE_NOTHING } from '@lyvek/core';
 import type { FromProbe, ToProbe } from '@lyvek/probe';
 import type { LivePairing, Refusal } from './live-greeting.ts';
 import { PageLine } from './page-line.ts';
 import type { Trouble } from './page-line.ts';
+import { SentDress } from './sent-dress.ts';
+import type { Dress } from './sent-dress.ts';
 
 export type LinkState = 'loading' | 'ready' | 'hung' | 'lost';
 
@@ -56,18 +58,8 @@ export interface LinkEvents {
   layout(layout: Layout): void;
 }
 
-const animationNames = (piece: Piece): string[] =>
-  [...piece.keyframes.matchAll(/@keyframes (lv-[\w-]+)/g)].map((m) => itemAt(m, 1));
-
 /** A series of changes of the page is measured once, ms. */
 const REST_MS = 60;
-
-/** What a page is given: its motions, the HTML that pins need, and what the script plays. */
-export interface Dress {
-  pieces: readonly Piece[];
-  patch: HtmlPatch;
-  plan: Plan;
-}
 
 export class PageLink {
   readonly store = createStore<PageView>(() => ({
@@ -87,8 +79,6 @@ export class PageLink {
     greeted: () => this.store.setState({ greeted: true }),
     opened: () => {
       this.sent.clear();
-      this.order = [];
-      this.rest = '';
       this.store.setState({ link: 'loading', refused: null, trouble: null, blocked: [] });
     },
     message: (m) => this.take(m),
@@ -105,19 +95,14 @@ export class PageLink {
   /** where the page was told to stand, until somebody scrolls it; a page that is still too short gets there once it has grown */
   private aim: { x: number; y: number } | null = null;
   private landed = -1;
-  private sent = new Map<string, { piece: Piece; css: string }>();
-  private order: string[] = [];
-  /** what else the page was sent with them */
-  private rest = '';
-  private events: Plan['events'] = [];
+  private readonly sent = new SentDress();
   private queue: ToProbe[] = [];
   private asked = 0;
   /** what the page was asked, until it answers */
   private readonly questions = new Map<number, Question>();
   private rode: ((ridden: Ridden) => void) | null = null;
   private request: () => MeasureRequest = () => MEASURE_NOTHING;
-  /** what changes the page itself, as it was last sent, and as it was when the page was last measured */
-  private worn = '';
+  /** what changed the page itself when it was last measured */
   private measuredIn: string | null = null;
   private trying = false;
   private owed = false;
@@ -239,13 +224,13 @@ export class PageLink {
   measure(at?: Viewport): void {
     this.owed = this.trying;
     if (this.trying) return;
-    this.measuredIn = this.worn;
+    this.measuredIn = this.sent.worn;
     this.say({ type: 'measure', id: 0, request: this.request(), ...(at ? { at } : {}) });
   }
 
   /** Pins or adjustments are others than those that it was measured in. */
   private isOutgrown(): boolean {
-    return this.measures && this.measuredIn !== null && this.measuredIn !== this.worn;
+    return this.measures && this.measuredIn !== null && this.measuredIn !== this.sent.worn;
   }
 
   private measureSoon(): void {
@@ -275,11 +260,7 @@ export class PageLink {
 
   /** Sets timed motions to a time and lets them run, or gives them back to their trigger (null). */
   time(motions: readonly string[], at: number | null, rate: number, run: boolean): void {
-    const written = [...this.sent.values()].flatMap(({ piece }) =>
-      piece.motions.some((m) => motions.includes(m)) ? animationNames(piece) : [],
-    );
-    const names = [...written, ...this.events.flatMap((e) => (motions.includes(e.motion) ? [e.name] : []))];
-    this.say({ type: 'time', names, at, rate, run });
+    this.say({ type: 'time', names: this.sent.listNames(motions), at, rate, run });
   }
 
   /** Holds a custom property of elements at a value without scrolling; null lets go. */
@@ -341,54 +322,17 @@ export class PageLink {
     this.say({ type: 'scale', scale });
   }
 
-  /**
-   * Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. `written`: keyframes of code that says
-   * the same, where a file of the page’s is in step.
-   */
+  /** Brings the page's motions, and the HTML that its pins need, to these, sending only what has changed. `written` as `SentDress` has it. */
   style(
     pieces: readonly Piece[],
     patch: HtmlPatch,
     plan: Plan,
     written: readonly string[] | null = null,
   ): void {
-    const changed: { piece: Piece; css: string }[] = [];
-    for (const piece of pieces) {
-      const known = this.sent.get(piece.id);
-      if (known?.piece === piece) continue;
-      const css = previewCss(piece);
-      if (known?.css !== css) changed.push({ piece, css });
-    }
-    const order = this.listChangedOrder(pieces);
-    const key = JSON.stringify([patch, plan, written]);
-    if (changed.length === 0 && order === null && key === this.rest) return;
-    this.worn = JSON.stringify([patch, pieces.flatMap((p) => (p.stays ? [p.id, previewCss(p)] : []))]);
+    const message = this.sent.send({ pieces, patch, plan }, written);
+    if (!message) return;
     if (!this.trying && this.isOutgrown()) this.measureSoon();
-    if (order) {
-      const there = new Set(order);
-      for (const id of this.sent.keys()) if (!there.has(id)) this.sent.delete(id);
-      this.order = order;
-    }
-    for (const one of changed) this.sent.set(one.piece.id, one);
-    this.rest = key;
-    this.events = plan.events;
-    const played = new Set([...plan.damping, ...plan.signals].map((f) => f.motion));
-    const again = changed.some(({ piece }) => piece.stays || piece.motions.some((m) => played.has(m)));
-    this.say({
-      type: 'style',
-      id: 0,
-      pieces: changed.map(({ css, piece }) => ({ id: piece.id, css, stays: piece.stays ?? false })),
-      order: order && [...order],
-      patch,
-      plan,
-      again,
-      written: written && [...written],
-    });
+    this.say(message);
     this.aimAgain();
-  }
-
-  /** The ids of these pieces in their order; null where they are those that were sent last. */
-  private listChangedOrder(pieces: readonly Piece[]): string[] | null {
-    const same = pieces.length === this.order.length && pieces.every((p, i) => p.id === this.order[i]);
-    return same ? null : pieces.map((p) => p.id);
   }
 }

@@ -4,7 +4,7 @@ import type { RefObject } from 'react';
 import { useStore } from 'zustand';
 import { EMPTY_PLAN, isMeasuredFor, makeMeasureRequest, makePatch, writeCss } from '@lyvek/core';
 import type { MotionDocument } from '@lyvek/core';
-import type { Dress } from './page-link.ts';
+import type { Dress } from './sent-dress.ts';
 import { useOpenedFrame } from './use-opened-frame.ts';
 import { useLayout, useShownPage } from './shown-page.ts';
 import { useWritten } from './use-written.ts';

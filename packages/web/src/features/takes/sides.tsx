@@ -7,7 +7,7 @@ import { activeMedia, compileTimeline, makePatch, underMedia, withPins, writeCss
 import type { PinnedLayout, Layout, MotionDocument } from '@lyvek/core';
 import { api } from '../../state/api.ts';
 import { makeSeen } from '../../state/take-session.ts';
-import type { Dress } from '../../preview/page-link.ts';
+import type { Dress } from '../../preview/sent-dress.ts';
 import { useLayout, useShownPage } from '../../preview/shown-page.ts';
 import { useOpenedPage, useSettledDocument } from '../../state/opened-page.ts';
 import type { Side, TakeSide } from './takes-context.ts';

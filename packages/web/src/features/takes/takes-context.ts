@@ -4,7 +4,7 @@ import type { StoreApi } from 'zustand/vanilla';
 import type { PageFacts, ReferenceFacts } from '@lyvek/api';
 import type { Differences, PinnedLayout, Layout, MotionDocument, Px, CompiledTimeline } from '@lyvek/core';
 import type { TakeSession } from '../../state/take-session.ts';
-import type { Dress } from '../../preview/page-link.ts';
+import type { Dress } from '../../preview/sent-dress.ts';
 import type { Axis } from './model/axis.ts';
 
 export interface TakeSide {
