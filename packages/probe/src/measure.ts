@@ -47,7 +47,8 @@ function isLarge(e: Element): boolean {
 }
 
 /** Rendered and large enough to be meant; shapes of drawings come last. */
-function worthMeasuring(root: Element): { elements: Element[]; shapes: Element[] } {
+function worthMeasuring(root: Element | null, patch: Patch): { elements: Element[]; shapes: Element[] } {
+  if (!root) return { elements: [], shapes: [] };
   const walker = document.createTreeWalker(root, NodeFilter.SHOW_ELEMENT, (node) =>
     IGNORED.test((node as Element).tagName) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT,
   );
@@ -55,7 +56,7 @@ function worthMeasuring(root: Element): { elements: Element[]; shapes: Element[]
   const shapes: Element[] = [];
   for (let n = walker.nextNode() as Element | null; n; n = walker.nextNode() as Element | null) {
     const inside = n instanceof SVGElement && n.parentElement instanceof SVGElement;
-    if (!isLarge(n)) continue;
+    if (!isLarge(n) || patch.isTrack(n)) continue;
     if (!inside) out.push(n);
     else if (SHAPE.test(n.tagName)) shapes.push(n);
   }
@@ -79,25 +80,17 @@ function chooseElements(selectors: readonly string[], patch: Patch): Choice {
     if (found) matched.set(selector, found);
     else notes.push(`“${shorten(selector, 80)}” is not a selector this browser understands.`);
   }
-  const found = document.body ? worthMeasuring(document.body) : { elements: [], shapes: [] };
-  for (const [list, most, what] of [
-    [found.elements, MAX_MEASURED, 'elements'],
-    [found.shapes, MAX_SHAPES, 'shapes of drawings'],
-  ] as const) {
-    const meant = list.filter((e) => !patch.isTrack(e));
-    for (const e of meant.slice(0, most)) chosen.add(e);
-    if (meant.length > most)
-      notes.push(
-        `The page has ${meant.length - most} more ${what} than the ${most} that are measured; pick those by selector.`,
-      );
-  }
-  let left = 0;
-  for (const list of matched.values())
-    for (const e of list) if (!chosen.has(e)) chosen.size < MAX_ELEMENTS ? chosen.add(e) : left++;
-  if (left)
-    notes.push(
-      `Selectors of motions match ${left} elements more than can be measured; they have no ranges here.`,
-    );
+  const more = (left: number, what: string) => {
+    if (left > 0) notes.push(`${left} more ${what} than are measured. Pick those that you need by selector.`);
+  };
+  const { elements: large, shapes } = worthMeasuring(document.body, patch);
+  for (const e of [...large.slice(0, MAX_MEASURED), ...shapes.slice(0, MAX_SHAPES)]) chosen.add(e);
+  more(large.length - MAX_MEASURED, 'elements');
+  more(shapes.length - MAX_SHAPES, 'shapes of drawings');
+  const wanted = [...new Set([...matched.values()].flat())].filter((e) => !chosen.has(e));
+  const room = MAX_ELEMENTS - chosen.size;
+  for (const e of wanted.slice(0, room)) chosen.add(e);
+  more(wanted.length - room, 'elements of selectors');
 
   const elements = [...chosen].sort((a, b) =>
     a.compareDocumentPosition(b) & Node.DOCUMENT_POSITION_FOLLOWING ? -1 : 1,

@@ -15,7 +15,7 @@ import type { Ms, Px } from '../page/index.ts';
 import { perspectiveFor, listPerspectives } from './perspective.ts';
 import { framesWithin, findRide } from './ride.ts';
 import type { Direction, Ride } from './ride.ts';
-import { findPassage } from './smoothness.ts';
+import { findCrossing } from './smoothness.ts';
 import type { MotionFigures } from './smoothness.ts';
 import type { TrialFrames } from './trial.ts';
 
@@ -76,9 +76,9 @@ export function* simulating(s: Simulation): Generator<Step, Simulated> {
     charges.push({ motion: motion.id, element, start, end, parts, total });
     if (isRangeless(motion.driver)) load.add(amounts, framesWithin(ride.damped(motion.damping), start, end));
     else {
-      const passage = findPassage(timeline, i, perspectiveFor(element, timeline, perspectives), ridden);
-      load.add(amounts, passage.stretches);
-      figures.push(passage.figures);
+      const crossing = findCrossing(timeline, i, perspectiveFor(element, timeline, perspectives), ridden);
+      load.add(amounts, crossing.stretches);
+      figures.push(crossing.figures);
     }
     if (i % 16 === 15) yield { done: i + 1, of: n };
   }

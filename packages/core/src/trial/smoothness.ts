@@ -72,32 +72,32 @@ interface Kept {
   eye: string;
   shape: Shape;
   ride: Ride;
-  passage: Passage;
+  crossing: Crossing;
 }
 /** Of an edit all but one motion are the same objects, on the same layout; and most of them are ridden as they were. */
 const kept = new WeakMap<Instance, Kept>();
 
 /** How a motion goes by under a gesture. */
-export interface Passage {
+export interface Crossing {
   figures: MotionFigures;
   /** frames within its range: the first, and the one after the last */
   stretches: readonly [number, number][];
 }
 
-/** The passage of an instance; the one of last time where nothing of it has changed. */
-export function findPassage(timeline: CompiledTimeline, index: number, from: Eye, on: Ridden): Passage {
+/** The crossing of an instance; the one of last time where nothing of it has changed. */
+export function findCrossing(timeline: CompiledTimeline, index: number, from: Eye, on: Ridden): Crossing {
   const instance = timeline.instances[index]!;
   const eye = JSON.stringify(from);
   const known = kept.get(instance);
   const isKnown = known?.eye === eye;
-  if (isKnown && known.ride === on.ride) return known.passage;
+  if (isKnown && known.ride === on.ride) return known.crossing;
   const poser = makePoser(timeline, index, from);
   const shape = isKnown ? known.shape : computeShape(timeline, poser, on.max);
   const series = on.ride.damped(instance.motion.damping);
   const stretches = framesWithin(series, timeline.start[index]!, timeline.end[index]!);
-  const passage = { figures: computeSmoothness(timeline, poser, on, { ...shape, stretches }), stretches };
-  kept.set(instance, { eye, shape, ride: on.ride, passage });
-  return passage;
+  const crossing = { figures: computeSmoothness(timeline, poser, on, { ...shape, stretches }), stretches };
+  kept.set(instance, { eye, shape, ride: on.ride, crossing });
+  return crossing;
 }
 
 /** What does not depend on the gesture. */
@@ -117,7 +117,7 @@ function computeSmoothness(
   timeline: CompiledTimeline,
   poser: Poser,
   { ride, gesture, clock, max }: Ridden,
-  { stretches, ...shape }: Shape & Pick<Passage, 'stretches'>,
+  { stretches, ...shape }: Shape & Pick<Crossing, 'stretches'>,
 ): MotionFigures {
   const { instance } = poser;
   const { motion, element } = timeline.instances[instance]!;
