@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { itemAt, lastItem, present } from './index.ts';
+import { findOrMake, itemAt, lastItem, present } from './index.ts';
 
 describe('what must be there', () => {
   it('is given back as it is, 0 and empty text too', () => {
@@ -17,4 +17,15 @@ describe('what must be there', () => {
     expect(() => present(undefined)).toThrow(TypeError);
     expect(() => present(null)).toThrow(TypeError);
   });
+});
+
+it('what is kept under a key is made once, and again after too many others', () => {
+  const known = new Map<string, object>();
+  const ask = (key: string) => findOrMake(known, key, 2, () => ({ key }));
+  const first = ask('a');
+  ask('b');
+  expect(ask('a')).toBe(first);
+  ask('c');
+  expect(known.size).toBe(1);
+  expect(ask('a')).not.toBe(first);
 });

@@ -19,4 +19,4 @@ export function present<T>(value: T): NonNullable<T> {
   return value;
 }
 
-export { perObject } from './per-object.ts';
+export { findOrMake, perObject } from './per-object.ts';

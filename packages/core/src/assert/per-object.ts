@@ -11,3 +11,13 @@ export function perObject<K extends object, V>(compute: (of: K) => V): (of: K) =
     return value;
   };
 }
+
+/** The value under a key, made where there is none. A map of `most` values is emptied first: few of them are asked for again. */
+export function findOrMake<V>(known: Map<string, V>, key: string, most: number, make: () => V): V {
+  const hit = known.get(key);
+  if (hit !== undefined) return hit;
+  const value = make();
+  if (known.size >= most) known.clear();
+  known.set(key, value);
+  return value;
+}

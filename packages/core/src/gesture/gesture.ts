@@ -1,5 +1,5 @@
 /** Gestures: ways of scrolling, as scroll offsets per frame. A new one is a file in `gestures/` and a line in the registry below. */
-import { itemAt, lastItem, perObject } from '../assert/index.ts';
+import { findOrMake, itemAt, lastItem, perObject } from '../assert/index.ts';
 import * as z from 'zod';
 import type { Ms, Px } from '../page/index.ts';
 import { makeClock, frameTimes } from './clock.ts';
@@ -174,15 +174,11 @@ const MAX_KEPT = 4;
 
 /** Downward runs over the whole page from the start offsets; kept, since every motion of a page asks for the same ones. */
 function listRuns(g: Gesture, max: Px, clock: FrameClock | number): Float64Array[] {
-  const own = runs(g);
   const key = `${max} ${typeof clock === 'number' ? clock : clock.id}`;
-  const known = own.get(key);
-  if (known) return known;
-  const fresh = Array.from(
-    { length: g.trace ? 1 : START_OFFSETS },
-    (_, k) => runGesture(g, 0, max, clock, (k / START_OFFSETS) * g.period).offsets,
+  return findOrMake(runs(g), key, MAX_KEPT, () =>
+    Array.from(
+      { length: g.trace ? 1 : START_OFFSETS },
+      (_, k) => runGesture(g, 0, max, clock, (k / START_OFFSETS) * g.period).offsets,
+    ),
   );
-  if (own.size >= MAX_KEPT) own.clear();
-  own.set(key, fresh);
-  return fresh;
 }

@@ -1,5 +1,5 @@
 /** A gesture on a page: the frames of a run, with what followed motions see of it. */
-import { perObject } from '../assert/index.ts';
+import { findOrMake, perObject } from '../assert/index.ts';
 import { damp, isAtRest } from '../damping/index.ts';
 import { runGesture } from '../gesture/index.ts';
 import type { Damping } from '../damping/index.ts';
@@ -37,22 +37,10 @@ export function findRide(
 ): Ride {
   const kinds = new Map(dampings.map((how) => [JSON.stringify(how), how]));
   const key = JSON.stringify([max, clock.id, direction, ...[...kinds.keys()].sort()]);
-  const own = rides(g);
-  const known = own.get(key);
-  if (known) return known;
-  const made = makeRide(g, max, clock, direction, [...kinds.values()]);
-  if (own.size >= MAX_KEPT) own.clear();
-  own.set(key, made);
-  return made;
+  return findOrMake(rides(g), key, MAX_KEPT, () => makeRide(g, max, clock, direction, [...kinds.values()]));
 }
 
-function makeRide(
-  g: Gesture,
-  max: Px,
-  clock: FrameClock,
-  direction: Direction,
-  dampings: readonly Damping[],
-): Ride {
+function makeRide(...[g, max, clock, direction, dampings]: Parameters<typeof findRide>): Ride {
   const legs: [Px, Px][] =
     g.trace || direction === 'down'
       ? [[0, max]]
